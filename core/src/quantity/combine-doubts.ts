@@ -1,0 +1,121 @@
+import type { HalfWidths } from './quantity.js';
+
+/** One number in a sum, with its doubt and with what that doubt depends on. */
+export interface DoubtfulTerm extends HalfWidths {
+  readonly value: number;
+  /** Two terms that name the same cause are wrong together. A term without a cause stands alone. */
+  readonly causes: readonly string[];
+}
+
+/** The doubt of a sum on one side, by its two bounds. */
+export interface Spread {
+  /** Every number at its edge at once: nothing can lie beyond it. */
+  readonly hard: number;
+  /** Rectangular distributions combined and expanded with k = 2. */
+  readonly expanded: number;
+}
+
+/** A sum with the doubts of its terms combined. */
+export interface DoubtfulSum {
+  readonly stated: number;
+  readonly down: Spread;
+  readonly up: Spread;
+}
+
+/**
+ * Expanded uncertainty of one rectangular distribution of half-width 1: its standard uncertainty
+ * 1/sqrt(3) times the coverage factor k = 2 (JCGM 100:2008, 4.3.7 and 6.2).
+ */
+export const EXPANSION = 2 / Math.sqrt(3);
+
+/**
+ * Adds numbers and combines their doubts.
+ *
+ * Inside a group of common cause half-widths add linearly; between groups they add as the root of
+ * the sum of squares, expanded with k = 2. Stated values are not re-centred where the half-widths
+ * differ, a documented deviation from 4.3.8 on the careful side.
+ *
+ * @param terms Numbers of one unit; half-widths at least 0. An empty list sums to 0 without doubt.
+ * @returns Stated sum and the spread to both sides, in the unit of the terms.
+ * Source: JCGM 100:2008 (GUM), 4.3.7, 5.1.2, 5.2.2 and 6.2.
+ *
+ * @example
+ * // two independent terms of +-3 and +-4: 1.1547 x 5 = 5.77, below the hard bound of 7
+ * addDoubtful([
+ *   { value: 100, minus: 3, plus: 3, causes: [] },
+ *   { value: 100, minus: 4, plus: 4, causes: [] },
+ * ]).up; // { hard: 7, expanded: 5.7735 }
+ */
+export function addDoubtful(terms: readonly DoubtfulTerm[]): DoubtfulSum {
+  const groupOf = groupByCause(terms);
+  const minusOfGroup = new Map<number, number>();
+  const plusOfGroup = new Map<number, number>();
+  let stated = 0;
+  terms.forEach((term, index) => {
+    const group = groupOf[index] ?? index;
+    stated += term.value;
+    minusOfGroup.set(group, (minusOfGroup.get(group) ?? 0) + term.minus);
+    plusOfGroup.set(group, (plusOfGroup.get(group) ?? 0) + term.plus);
+  });
+  return { stated, down: spreadOf(minusOfGroup.values()), up: spreadOf(plusOfGroup.values()) };
+}
+
+/**
+ * The doubt that counts: the expanded uncertainty, never beyond the hard bound.
+ *
+ * @example
+ * doubtOf({ hard: 3, expanded: 3.46 }); // 3: one number cannot lie beyond its own edge
+ */
+export function doubtOf(spread: Spread): number {
+  return Math.min(spread.hard, spread.expanded);
+}
+
+/**
+ * By how much a doubtful limit shrinks when it is held against a doubtful demand: the limit enters
+ * the same root with the opposite sign, so it costs less than its own half-width.
+ *
+ * @param demand Spread of the demand towards the limit.
+ * @param demandDoubt The doubt that counts of the demand, on the same side.
+ * @param limitHalfWidth Half-width of the limit towards the demand, at least 0, same unit.
+ * @returns 0 to `limitHalfWidth`, in the same unit. Source: JCGM 100:2008, 5.1.2.
+ *
+ * @example
+ * // a root of 40 and a limit doubtful by 30 / 1.1547: together 50, so the limit costs 10
+ * limitShrinkage({ hard: 100, expanded: 40 }, 40, 25.98); // 10
+ */
+export function limitShrinkage(demand: Spread, demandDoubt: number, limitHalfWidth: number): number {
+  const together = Math.min(
+    demand.hard + limitHalfWidth,
+    Math.hypot(demand.expanded, EXPANSION * limitHalfWidth),
+  );
+  return Math.min(limitHalfWidth, Math.max(0, together - demandDoubt));
+}
+
+function spreadOf(halfWidthOfGroups: Iterable<number>): Spread {
+  let hard = 0;
+  let squares = 0;
+  for (const halfWidth of halfWidthOfGroups) {
+    hard += halfWidth;
+    squares += halfWidth * halfWidth;
+  }
+  return { hard, expanded: EXPANSION * Math.sqrt(squares) };
+}
+
+/** Causes that share a number merge: the groups are the connected components of terms and causes. */
+function groupByCause(terms: readonly DoubtfulTerm[]): readonly number[] {
+  const parent = terms.map((_, index) => index);
+  const root = (index: number): number => {
+    let at = index;
+    while (parent[at] !== at) at = parent[at] ?? at;
+    return at;
+  };
+  const firstWithCause = new Map<string, number>();
+  terms.forEach((term, index) => {
+    for (const cause of term.causes) {
+      const first = firstWithCause.get(cause);
+      if (first === undefined) firstWithCause.set(cause, index);
+      else parent[root(index)] = root(first);
+    }
+  });
+  return terms.map((_, index) => root(index));
+}
