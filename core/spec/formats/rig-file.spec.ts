@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import { problemLines, readRigFile, writeRigFile } from '../../src/formats/rig-file.js';
+import type { Rig } from '../../src/rig/schema.js';
+
+const text = readFileSync(new URL('../../../demo/tern.json', import.meta.url), 'utf8');
+
+/** The demo file with one thing changed, read back: what a person is told. */
+const told = (change: (file: any) => void): readonly string[] => {
+  const file = JSON.parse(text);
+  change(file);
+  const read = readRigFile(JSON.stringify(file));
+  return read.ok ? [] : problemLines(read.problems);
+};
+
+const opened = (content: string): Rig => {
+  const read = readRigFile(content);
+  if (!read.ok) throw new Error(problemLines(read.problems).join('\n'));
+  return read.value;
+};
+
+describe('a rig file', () => {
+  it('is written in one canonical order that reading and writing again does not change', () => {
+    expect(writeRigFile(opened(text))).toBe(text);
+    const shuffled = JSON.stringify(Object.fromEntries(Object.entries(JSON.parse(text)).reverse()));
+    expect(writeRigFile(opened(shuffled))).toBe(text);
+  });
+
+  it('keeps fields that it does not know, at every depth', () => {
+    const file = JSON.parse(text);
+    file.ownNotes = { colour: 'green' };
+    file.loads[0].parts[0].runningW.serial = 7;
+    const saved = JSON.parse(writeRigFile(opened(JSON.stringify(file))));
+    expect(saved.ownNotes).toEqual({ colour: 'green' });
+    expect(saved.loads[0].parts[0].runningW.serial).toBe(7);
+  });
+
+  it('names the field and the fix for each fault', () => {
+    expect(told((file) => (file.loads[0].parts[0].runningW.value = -5))).toEqual([
+      'Load "Bandsaw", running power: must be a number of W from 0 to 100000; found -5.',
+    ]);
+    expect(told((file) => (file.loads[3].parts[1].start.seconds.value = 'long'))).toEqual([
+      'Load "Roof air conditioner", part "Compressor", start, seconds of the start: must be a number of s from 0.01 to 120; found "long".',
+    ]);
+    expect(told((file) => (file.loads[0].parts[0].runningW.basis = 'rumour'))[0]).toMatch(
+      /^Load "Bandsaw", running power, basis: must be one of measured, .*; found "rumour"\.$/,
+    );
+    expect(told((file) => delete file.circuits)).toEqual(['Circuits: is missing; it must be a list.']);
+    expect(told((file) => (file.loads[1].circuit = 'attic'))[0]).toMatch(
+      /^Load "Dust extractor", circuit: "attic" is not in this file; use one of tools, galley/,
+    );
+    expect(told((file) => (file.loads[1].id = 'bandsaw'))).toContain(
+      'Load "Dust extractor", id: "bandsaw" is used twice; give one of the two another id.',
+    );
+    expect(told((file) => (file.loads[0].parts[0].runningW.minus = 500))[0]).toContain(
+      'at most 86 % of its value',
+    );
+    expect(told((file) => (file.supplies = []))).toContain('Supplies: must hold at least 1; found a list.');
+  });
+
+  it('says what kind of file it was given instead', () => {
+    const refuse = (content: string) => {
+      const read = readRigFile(content);
+      return read.ok ? '' : problemLines(read.problems).join(' ');
+    };
+    expect(refuse('PK..')).toMatch(/^The file is not JSON/);
+    expect(refuse('[1, 2]')).toMatch(/^The file holds no rig/);
+    expect(refuse('{"format":"other"}')).toMatch(/^The file is JSON but not a rig file/);
+    expect(refuse('{"format":"heliarch-rig","version":9}')).toMatch(
+      /saved by a newer Heliarch \(file version 9\)/,
+    );
+    expect(refuse('x'.repeat(20 * 1024 * 1024 + 1))).toMatch(/larger than 20 MB/);
+  });
+});

@@ -1,0 +1,78 @@
+import { describeProblem, type RigProblem } from '../rig/problems.js';
+import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig/schema.js';
+import { validateRig, type Validation } from '../rig/validate.js';
+
+/** Largest file that is read, in bytes of UTF-8. */
+export const LARGEST_FILE_BYTES = 20 * 1024 * 1024;
+
+/**
+ * Reads a rig file.
+ *
+ * @param text The whole file.
+ * @returns The rig, or everything that is wrong with the file; it never throws for bad input.
+ */
+export function readRigFile(text: string): Validation<Rig> {
+  if (text.length > LARGEST_FILE_BYTES)
+    return refuse('the file is larger than 20 MB; a rig file is far smaller');
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch {
+    return refuse('the file is not JSON, so it is not a rig file; choose one that Heliarch saved');
+  }
+  return refuseForeign(document) ?? validateRig(document);
+}
+
+/**
+ * Writes a rig as a file: complete, in the key order of the field table, unknown fields kept after
+ * the known ones in alphabetical order. `writeRigFile(read(writeRigFile(rig)))` changes nothing.
+ */
+export function writeRigFile(rig: Rig): string {
+  return `${JSON.stringify(inCanonicalOrder(rig, rigSchema), null, 2)}\n`;
+}
+
+/** All problems as lines of text. */
+export function problemLines(problems: readonly RigProblem[]): readonly string[] {
+  return problems.map(describeProblem);
+}
+
+function refuse(message: string): Validation<Rig> {
+  return { ok: false, problems: [{ path: '', field: '', message: sentence(message) }] };
+}
+
+function refuseForeign(document: unknown): Validation<Rig> | undefined {
+  if (typeof document !== 'object' || document === null || Array.isArray(document)) {
+    return refuse('the file holds no rig; choose one that Heliarch saved');
+  }
+  const { format, version } = document as Record<string, unknown>;
+  if (format !== RIG_FORMAT)
+    return refuse('the file is JSON but not a rig file; choose one that Heliarch saved');
+  if (typeof version === 'number' && version > RIG_VERSION) {
+    return refuse(
+      `the file was saved by a newer Heliarch (file version ${version}); update this one, then open it again`,
+    );
+  }
+  return undefined;
+}
+
+const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+
+/** The part of a Yup schema that names the keys of an object and the entries of a list. */
+interface Ordered {
+  readonly fields?: Readonly<Record<string, unknown>>;
+  readonly innerType?: unknown;
+}
+
+function inCanonicalOrder(value: unknown, schema: unknown): unknown {
+  const { fields = {}, innerType } = (schema ?? {}) as Ordered;
+  if (Array.isArray(value)) return value.map((entry: unknown) => inCanonicalOrder(entry, innerType));
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = value as Record<string, unknown>;
+  const known = Object.keys(fields).filter((key) => entries[key] !== undefined);
+  const unknown = Object.keys(entries)
+    .filter((key) => !(key in fields))
+    .sort();
+  return Object.fromEntries(
+    [...known, ...unknown].map((key) => [key, inCanonicalOrder(entries[key], fields[key])]),
+  );
+}

@@ -1,0 +1,113 @@
+import { array, mixed, number, object, string, type ISchema } from 'yup';
+import { BASES, type Basis } from '../quantity/quantity.js';
+import type { QuantityRole } from './half-widths.js';
+
+/**
+ * The building blocks of the field table (schema.ts). A field's label, unit, role and help are
+ * written there once; validation, messages and, later, forms and documentation read them.
+ */
+export interface FieldMeta {
+  readonly label: string;
+  readonly unit?: string;
+  readonly role?: QuantityRole;
+  readonly help?: string;
+  /** The list in the same file that an id must be found in. */
+  readonly refersTo?: RigList;
+}
+
+export type RigList = 'buses' | 'sources' | 'circuits' | 'loads' | 'supplies';
+
+const ID_PATTERN = /^[a-z0-9][a-z0-9-]{0,63}$/;
+const LONGEST_TEXT = 2000;
+const MOST_ITEMS = 500;
+
+const isFiniteNumber = (value: unknown): value is number =>
+  typeof value === 'number' && Number.isFinite(value);
+
+export function idField(label: string) {
+  return string()
+    .strict()
+    .meta({ label })
+    .typeError('must be text')
+    .matches(ID_PATTERN, 'must be an id of small letters, digits and dashes, such as "dust-extractor"')
+    .required('is missing; give it an id such as "dust-extractor"');
+}
+
+export function referenceField(label: string, refersTo: RigList) {
+  return idField(label).meta({ label, refersTo });
+}
+
+export function textField(label: string) {
+  return string()
+    .strict()
+    .meta({ label })
+    .typeError('must be text')
+    .max(LONGEST_TEXT, `must be at most ${LONGEST_TEXT} characters; shorten it`);
+}
+
+export function nameField(label: string) {
+  return textField(label).trim().required('is missing; give it a name');
+}
+
+export function choiceField<const T extends string>(label: string, options: readonly T[], help?: string) {
+  const oneOf = `must be one of ${options.join(', ')}`;
+  return string<T>()
+    .strict()
+    .meta(help ? { label, help } : { label })
+    .typeError(oneOf)
+    .oneOf(options, oneOf)
+    .required(`is missing; it ${oneOf}`);
+}
+
+/** A plain number that needs no basis, such as the nominal volts of a bus. */
+export function numberField(meta: FieldMeta & { readonly unit: string }, above: number, max: number) {
+  const wanted = `must be a number of ${meta.unit} above ${above} and at most ${max}`;
+  return number().strict().meta(meta).typeError(wanted).moreThan(above, wanted).max(max, wanted);
+}
+
+/** A quantity with its basis and, where given, its own half-widths. */
+export function quantityField(
+  meta: FieldMeta & { readonly unit: string; readonly role: QuantityRole },
+  range: { readonly min: number; readonly max: number },
+) {
+  const wanted = `must be a number of ${meta.unit} from ${range.min} to ${range.max}`;
+  const halfWidth = `must be a number of ${meta.unit}, 0 or more`;
+  return object({
+    value: number()
+      .strict()
+      .typeError(wanted)
+      .test('finite', wanted, (value) => value === undefined || isFiniteNumber(value))
+      .min(range.min, wanted)
+      .max(range.max, wanted)
+      .required(`is missing; it ${wanted}`),
+    basis: choiceField<Basis>('basis', BASES),
+    minus: number().strict().typeError(halfWidth).min(0, halfWidth),
+    plus: number().strict().typeError(halfWidth).min(0, halfWidth),
+    commonCause: textField('common cause'),
+    source: textField('source'),
+    note: textField('note'),
+  })
+    .strict()
+    .meta(meta)
+    .typeError(`must be a quantity: a value in ${meta.unit} and how it is known`);
+}
+
+/** A list of objects; `least` names how many there must be. */
+export function listField<T>(label: string, of: ISchema<T>, least = 0) {
+  return array(of)
+    .strict()
+    .meta({ label })
+    .typeError('must be a list')
+    .min(least, `must hold at least ${least}`)
+    .max(MOST_ITEMS, `must hold at most ${MOST_ITEMS}`)
+    .required('is missing; it must be a list');
+}
+
+/** The exact value that a file must carry to be read at all. */
+export function constantField<const T extends string | number>(label: string, value: T) {
+  return mixed<T>((candidate): candidate is T => candidate === value)
+    .strict()
+    .meta({ label })
+    .typeError(`must be ${JSON.stringify(value)}`)
+    .required(`is missing; it must be ${JSON.stringify(value)}`);
+}

@@ -1,0 +1,103 @@
+import type { HalfWidths, Interval, Quantity } from '../quantity/quantity.js';
+import {
+  DATA_SHEET,
+  GUESS,
+  MEASURED,
+  MEASURED_START_SECONDS,
+  MOTOR_TABLE,
+  NAMEPLATE_RUNNING,
+  NAMEPLATE_START,
+  NO_DOUBT,
+  START_SECONDS,
+  TYPICAL_WITHOUT_RANGE,
+  type FractionalDoubt,
+} from '../reference/default-doubts.js';
+import {
+  kindOfPart,
+  LOCKED_ROTOR_POWER_FACTOR,
+  type PartKind,
+  type UsualRange,
+} from '../reference/kinds-of-parts.js';
+
+/** What a number is for; its default doubt depends on it. */
+export type QuantityRole = 'rating' | 'running' | 'start' | 'seconds' | 'power-factor' | 'start-power-factor';
+
+/**
+ * The half-widths of a number: the user's own where given, else the default of its basis, role and
+ * kind.
+ *
+ * @param quantity The number as entered.
+ * @param role What it is for.
+ * @param kind The kind of part it belongs to: typical values take their range from it.
+ * @returns Half-widths in the unit of the quantity, both at least 0.
+ * Source: common practice (methods.md, rules 1 and 4).
+ *
+ * @example
+ * halfWidthsOf({ value: 1000, basis: 'nameplate' }, 'running'); // { minus: 250, plus: 100 }
+ */
+export function halfWidthsOf(quantity: Quantity, role: QuantityRole, kind?: PartKind): HalfWidths {
+  const usual = defaultDoubt(quantity, role, kind);
+  return {
+    minus: quantity.minus ?? usual.minus * quantity.value,
+    plus: quantity.plus ?? usual.plus * quantity.value,
+  };
+}
+
+/** The number at both edges, in its own unit. */
+export function intervalOf(quantity: Quantity, role: QuantityRole, kind?: PartKind): Interval {
+  const { minus, plus } = halfWidthsOf(quantity, role, kind);
+  return { lo: quantity.value - minus, stated: quantity.value, hi: quantity.value + plus };
+}
+
+/** A typical value of a kind shares its doubt with every other typical value of that kind. */
+export function defaultCause(quantity: Quantity, kind: PartKind): string | undefined {
+  return quantity.basis === 'typical' ? `typical ${kind}` : undefined;
+}
+
+function defaultDoubt(quantity: Quantity, role: QuantityRole, kind?: PartKind): FractionalDoubt {
+  if (role === 'rating') return ratingDoubt(quantity);
+  if (quantity.basis === 'setting') return NO_DOUBT;
+  if (role === 'seconds') return quantity.basis === 'measured' ? MEASURED_START_SECONDS : START_SECONDS;
+  switch (quantity.basis) {
+    case 'measured':
+      return MEASURED;
+    case 'data-sheet':
+      return DATA_SHEET;
+    case 'nameplate':
+      return role === 'running' ? NAMEPLATE_RUNNING : role === 'start' ? NAMEPLATE_START : DATA_SHEET;
+    case 'code-letter':
+      return NAMEPLATE_START;
+    case 'table':
+      return MOTOR_TABLE;
+    case 'typical':
+      return typicalDoubt(role, kind);
+    case 'guess':
+      return GUESS;
+  }
+}
+
+/** Stated ratings and breaker sizes are taken at their word. */
+function ratingDoubt(quantity: Quantity): FractionalDoubt {
+  if (quantity.basis === 'typical') return TYPICAL_WITHOUT_RANGE;
+  return quantity.basis === 'guess' ? GUESS : NO_DOUBT;
+}
+
+function typicalDoubt(role: QuantityRole, kind?: PartKind): FractionalDoubt {
+  const range = kind && typicalRange(role, kind);
+  if (!range) return TYPICAL_WITHOUT_RANGE;
+  return { minus: 1 - range.low / range.usual, plus: range.high / range.usual - 1 };
+}
+
+function typicalRange(role: QuantityRole, kind: PartKind): UsualRange | undefined {
+  const usual = kindOfPart(kind);
+  if (role === 'start') return usual.startMultiple;
+  if (role === 'power-factor') return usual.powerFactor;
+  if (role === 'start-power-factor') return startPowerFactorRange(kind);
+  return undefined;
+}
+
+/** Motors start at the locked-rotor power factor, everything else at its running one. */
+export function startPowerFactorRange(kind: PartKind): UsualRange {
+  const { family, powerFactor } = kindOfPart(kind);
+  return family === 'Motors' || family === 'Compressors' ? LOCKED_ROTOR_POWER_FACTOR : powerFactor;
+}

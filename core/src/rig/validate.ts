@@ -1,0 +1,65 @@
+import { ValidationError } from 'yup';
+import type { HalfWidths } from '../quantity/quantity.js';
+import { WIDEST_MINUS } from '../reference/default-doubts.js';
+import { fieldName } from './field-names.js';
+import { found, type RigProblem } from './problems.js';
+import { checkReferences } from './references.js';
+import { rigSchema, type Rig } from './schema.js';
+
+export type Validation<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly RigProblem[] };
+
+/**
+ * Says whether a document is a rig that the core can compute with, or everything that is wrong with
+ * it. Unknown fields are kept and never a problem.
+ *
+ * @param document Any value, typically parsed JSON.
+ */
+export function validateRig(document: unknown): Validation<Rig> {
+  const shape = problemsOfShape(document);
+  if (shape.length > 0) return { ok: false, problems: shape };
+  const rig = document as Rig;
+  const problems = [...checkReferences(rig), ...problemsOfDoubt(rig, '', rig)];
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rig };
+}
+
+function problemsOfShape(document: unknown): readonly RigProblem[] {
+  try {
+    rigSchema.validateSync(document, { abortEarly: false, strict: true });
+    return [];
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const faults = error.inner.length > 0 ? error.inner : [error];
+    return faults.map((fault) => problemOf(fault, document));
+  }
+}
+
+function problemOf(fault: ValidationError, document: unknown): RigProblem {
+  const path = fault.path ?? '';
+  const value: unknown = fault.params?.['originalValue'] ?? fault.value;
+  return { path, field: fieldName(path, document), message: `${fault.message}${found(value)}` };
+}
+
+/** Rule 3 of methods.md: an entered half-width downwards may not exceed 86 % of its value. */
+function problemsOfDoubt(value: unknown, path: string, rig: Rig): readonly RigProblem[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const here = isTooDoubtful(value)
+    ? [
+        {
+          path: `${path}.minus`,
+          field: fieldName(path, rig),
+          message: `its doubt downwards must be at most ${WIDEST_MINUS * 100} % of its value, else it says nothing; measure it, or lower the doubt`,
+        },
+      ]
+    : [];
+  const isList = Array.isArray(value);
+  return Object.entries(value).reduce<readonly RigProblem[]>((problems, [key, child]) => {
+    const childPath = isList ? `${path}[${key}]` : path ? `${path}.${key}` : key;
+    return [...problems, ...problemsOfDoubt(child, childPath, rig)];
+  }, here);
+}
+
+function isTooDoubtful(value: object): boolean {
+  const { value: stated, minus } = value as Partial<HalfWidths & { value: number }>;
+  return typeof stated === 'number' && typeof minus === 'number' && minus > WIDEST_MINUS * stated;
+}
