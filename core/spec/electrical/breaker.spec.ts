@@ -1,0 +1,75 @@
+import { secondsToCertainTrip, secondsToTrip, startBand, steadyBand } from '../../src/electrical/breaker.js';
+import { breakerConstants } from '../../src/reference/breaker-curves.js';
+import type { Protection } from '../../src/rig/schema.js';
+
+const breaker = (amps: number, curve: Protection['curve'] = 'ul-489'): Protection => ({ amps, curve });
+
+describe('a breaker', () => {
+  it('follows the thermal equation of IEC 60255-149: its exact solution satisfies d(theta)/dt (physics)', () => {
+    const thermal = { k: 1.05, tauS: 37.22 };
+    const x = 2.4;
+    const seconds = secondsToTrip(thermal, x, 0.3);
+    let theta = 0.3;
+    const steps = 200_000;
+    for (let step = 0; step < steps; step += 1) theta += ((x * x - theta) / thermal.tauS) * (seconds / steps);
+    expect(theta).toBeCloseTo(thermal.k ** 2, 3);
+  });
+
+  it('may trip from 12 s cold and 5.51 s warm: 20 A UL, 16 A for hours, then 40 A (worked example, methods.md 4.3)', () => {
+    const { may } = breakerConstants('ul-489', 20);
+    expect(secondsToTrip(may, 2)).toBeCloseTo(12, 1);
+    expect(secondsToTrip(may, 2, 0.64)).toBeCloseTo(5.51, 2);
+  });
+
+  it('is never promised to trip earlier than its standard says (UL 489: 200 % within 2, 4, 6 min; from memory)', () => {
+    for (const [amps, minutes] of [
+      [30, 2],
+      [50, 4],
+      [100, 6],
+    ] as const) {
+      const { will } = breakerConstants('ul-489', amps);
+      expect(secondsToTrip(will, 2)).toBeGreaterThanOrEqual(minutes * 60);
+    }
+  });
+
+  it('is never said to hold longer than test c allows: 1 s to 60 s at 2.55 times (IEC 60898-1, from memory)', () => {
+    const { may, will } = breakerConstants('iec-60898-c', 16);
+    expect(secondsToTrip(may, 2.55)).toBeGreaterThan(1);
+    expect(secondsToTrip(may, 2.55)).toBeLessThan(60);
+    expect(secondsToTrip(will, 2.55)).toBeGreaterThanOrEqual(60);
+  });
+
+  it('carries its rating at the pessimistic edge and its conventional tripping current at the other', () => {
+    expect(steadyBand(breaker(20))).toEqual({ pessimistic: 20, optimistic: 27 });
+    expect(steadyBand(breaker(16, 'iec-60898-c')).optimistic).toBeCloseTo(23.2, 10);
+  });
+
+  it('promises a trip below twice its rating only within the hour (UL 489, 135 %; from memory)', () => {
+    expect(secondsToCertainTrip(breaker(20), 27)).toBe(Infinity);
+    expect(secondsToCertainTrip(breaker(20), 30)).toBe(3600);
+    expect(secondsToCertainTrip(breaker(60), 90)).toBe(7200);
+    expect(steadyBand(breaker(20), 10 * 60).optimistic).toBe(40);
+  });
+
+  it('shrugs at a compressor start: 60 A for 0.3 s heats a 20 A breaker by 0.0671 (worked example, methods.md 4.3)', () => {
+    const { may } = breakerConstants('ul-489', 20);
+    const rise = (3 ** 2 - 0.64) * (1 - Math.exp(-0.3 / may.tauS));
+    expect(rise).toBeCloseTo(0.0671, 3);
+    const band = startBand(
+      breaker(20),
+      { pessimistic: 16, optimistic: 16 },
+      { pessimistic: 0.3, optimistic: 0.3 },
+    );
+    expect(band.pessimistic).toBeGreaterThan(60);
+  });
+
+  it('lets go of a short start at the low magnetic pick-up, answering to the peak of a motor start', () => {
+    const band = startBand(
+      breaker(20),
+      { pessimistic: 0, optimistic: 0 },
+      { pessimistic: 0.1, optimistic: 0.1 },
+    );
+    expect(band.pessimistic).toBeCloseTo((5 * 20) / 1.1, 10);
+    expect(band.optimistic).toBeCloseTo((20 * 20) / 1.1, 10);
+  });
+});

@@ -1,0 +1,59 @@
+import type { Interval } from '../quantity/quantity.js';
+import { halfWidthsOf } from '../rig/half-widths.js';
+import type { Converter } from '../rig/schema.js';
+
+/** A ceiling at both edges and as stated, in VA or W, with the half-widths of its own doubt. */
+export interface Ceiling {
+  readonly value: number;
+  readonly minus: number;
+  readonly plus: number;
+  /** For how long it is carried, s; Infinity for the continuous rating. */
+  readonly seconds: number;
+}
+
+/**
+ * What an inverter carries for a start of so many seconds: the highest tier that lasts at least as
+ * long, the continuous rating counting as endless.
+ *
+ * @param seconds Length of the start, s, at least 0.
+ * @returns VA ceiling. Source: common practice of data sheets; methods.md, 6.2 and rule 6.
+ *
+ * @example
+ * // 3,000 VA, tiers 4,500 VA 60 s, 6,000 VA 5 s, 9,000 VA 0.5 s
+ * surgeCeiling(inverter, 0.3).value; // 9000
+ * surgeCeiling(inverter, 0.8).value; // 6000
+ */
+export function surgeCeiling(converter: Converter, seconds: number): Ceiling {
+  const lasting = ceilingsOf(converter).filter((ceiling) => ceiling.seconds >= seconds);
+  return lasting.reduce((highest, ceiling) => (ceiling.value > highest.value ? ceiling : highest));
+}
+
+/** The continuous rating and every tier, in VA, continuous first. */
+export function ceilingsOf(converter: Converter): readonly Ceiling[] {
+  const { continuousVA, tiers } = converter;
+  return [
+    { value: continuousVA.value, ...halfWidthsOf(continuousVA, 'rating'), seconds: Infinity },
+    ...tiers.map(({ limit, seconds }) => ({ value: limit.value, ...halfWidthsOf(limit, 'rating'), seconds })),
+  ];
+}
+
+/** Watts that a ceiling given in VA allows: the ratio of the continuous ratings (methods.md, rule 6). */
+export function wattsPerVA(converter: Converter): number {
+  return converter.continuousW.value / converter.continuousVA.value;
+}
+
+/**
+ * Seconds an inverter carries an overload before it shuts down: the longest tier that reaches it.
+ *
+ * @param va Apparent power, VA, above the continuous rating.
+ * @returns Seconds; 0 above the highest tier. A lower tier counts only for its own seconds.
+ */
+export function secondsCarried(converter: Converter, va: number): number {
+  const reaching = ceilingsOf(converter).filter((ceiling) => ceiling.value + ceiling.plus >= va);
+  return reaching.reduce((longest, ceiling) => Math.max(longest, ceiling.seconds), 0);
+}
+
+/** True where the doubt of the seconds reaches across the end of a tier, so that two ceilings apply. */
+export function straddlesTier(converter: Converter, seconds: Interval): boolean {
+  return surgeCeiling(converter, seconds.lo).value !== surgeCeiling(converter, seconds.hi).value;
+}

@@ -1,0 +1,306 @@
+import { formatAmount, formatNumber, formatSeconds } from '../quantity/format.js';
+import type { Basis } from '../quantity/quantity.js';
+import type { Rig } from '../rig/schema.js';
+import type { CheckResult } from './check.js';
+import type { Limit } from './limit.js';
+import { ceilingTime, loadOf, theLoad, whatStarts } from './names.js';
+import type { Restart } from './restart.js';
+import type { SeriesElement } from './series-elements.js';
+import { steadyLimits } from './steady-limits.js';
+import type { Verdict } from './verdict.js';
+import type { TripsWhen } from './when-it-trips.js';
+
+/** A piece of a sentence; the strong ones are what the eye looks for. */
+export interface Span {
+  readonly text: string;
+  readonly strong?: true;
+}
+
+/** The answer in words, in the order of the first two seconds: does it hold, what to do, why. */
+export interface Explanation {
+  /** Absent where nothing that is on is fed. */
+  readonly word: string | undefined;
+  readonly condition: string;
+  /** What the hand does, or the margin. */
+  readonly action: string;
+  readonly reason: readonly Span[];
+}
+
+export const VERDICT_WORDS: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', trips: 'Trips' };
+
+const BASIS_PHRASES: Record<Basis, string> = {
+  measured: 'measured',
+  'data-sheet': 'from a data sheet',
+  nameplate: 'a nameplate figure',
+  'code-letter': 'from a code letter',
+  table: 'from a motor table',
+  typical: 'a typical value',
+  guess: 'a guess',
+  setting: 'your setting',
+};
+
+/** Says a result in plain words. */
+export function explain(rig: Rig, result: CheckResult): Explanation {
+  const { decider, verdict } = result;
+  if (!decider) return nothingOn(result);
+  const word = VERDICT_WORDS[verdict];
+  if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
+  if (verdict === 'tight') {
+    return { word, condition: '', action: tightMargin(decider), reason: reasonOf(rig, decider) };
+  }
+  return {
+    word,
+    condition: paceOf(result.tripsWhen),
+    action: `By at least ${margin(decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
+    reason: [...reasonOf(rig, decider), { text: ` ${consequence(decider)}` }],
+  };
+}
+
+/** The sentence without emphasis. */
+export function plainText(spans: readonly Span[]): string {
+  return spans.map((span) => span.text).join('');
+}
+
+/** "330 VA to spare" or "330 VA over", by the sign; never claims more than is known. */
+export function spareOrOver(limit: Limit, edge: keyof Limit['headroom']): string {
+  return `${margin(limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
+}
+
+/** What opens, and where it is reset. */
+export function consequence(limit: Limit): string {
+  const { element } = limit;
+  const isInverter = element.kind === 'inverter';
+  const resetAt = isInverter ? element.converter.resetAt : element.protection.resetAt;
+  const what = capitalised(whatOpens(limit));
+  return resetAt ? `${what}; it is reset ${resetAt}.` : `${what}.`;
+}
+
+function nothingOn({ notFed }: CheckResult): Explanation {
+  return notFed.length > 0
+    ? {
+        word: undefined,
+        condition: 'Nothing is fed',
+        action: 'No ticked load is fed by this supply.',
+        reason: [],
+      }
+    : {
+        word: undefined,
+        condition: 'Nothing is on',
+        action: 'Tick the loads that are to run together.',
+        reason: [],
+      };
+}
+
+function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Explanation, 'word'> {
+  const failing = result.restarts.find((restart) => !restart.holds);
+  if (failing) return onlyIfNotRestarted(rig, result, failing);
+  if (result.notLast.length > 0) return onlyInOrder(rig, result);
+  return {
+    condition: '',
+    action: `With at least ${margin(decider, 'pessimistic')} to spare.`,
+    reason: reasonOf(rig, decider),
+  };
+}
+
+function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Omit<Explanation, 'word'> {
+  const name = theLoad(loadOf(rig, restart.loadId).name);
+  const others = listNames(restart.switchOffFirst.map((id) => theLoad(loadOf(rig, id).name)));
+  const first = result.starts
+    .find((start) => start.consumer.load.id === restart.loadId)
+    ?.limits.find(
+      (limit) => limit.kind === restart.limit.kind && limit.element.id === restart.limit.element.id,
+    );
+  return {
+    condition: 'in this order only',
+    action: others
+      ? `Switch ${others} off before you restart ${name}.`
+      : `Once off, ${name} cannot be restarted.`,
+    reason: [
+      ...(first ? [{ text: 'First start of ' }, strong(name), { text: `: ${startAgainst(first)}. ` }] : []),
+      { text: 'Restarted while all of it runs, it ' },
+      ...restartMargin(restart.limit),
+      ...(restart.limitThen
+        ? [{ text: `. With ${others} off: at least ${margin(restart.limitThen, 'pessimistic')} to spare.` }]
+        : [{ text: '.' }]),
+    ],
+  };
+}
+
+function restartMargin(limit: Limit): readonly Span[] {
+  return limit.verdict === 'trips'
+    ? [
+        { text: 'is ' },
+        strong(`at least ${margin(limit, 'optimistic')} over`),
+        { text: ` and ${whatOpens(limit)}` },
+      ]
+    : [{ text: 'may be ' }, strong(`up to ${margin(limit, 'pessimistic')} over`)];
+}
+
+function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
+  const starting = result.starts
+    .filter((start) => start.moment === 'in-order')
+    .map((start) => theLoad(start.consumer.load.name).slice(4));
+  const late = result.notLast[0];
+  const lateName = late ? theLoad(loadOf(rig, late.loadId).name) : '';
+  return {
+    condition: 'in this order only',
+    action: `Start them in this order: ${starting.join(', then ')}.`,
+    reason: late
+      ? [{ text: `Started after all the others, ${lateName} ` }, ...restartMargin(late.limit), { text: '.' }]
+      : [],
+  };
+}
+
+function tightMargin(limit: Limit): string {
+  if (limit.kind === 'continuous-rule') {
+    return `${margin(limit, 'pessimistic')} over the continuous rule.`;
+  }
+  const stated = margin(limit, 'stated');
+  if (limit.headroom.stated < 0) {
+    return `${stated} over as entered, ${margin(limit, 'optimistic')} to spare if the doubts go your way.`;
+  }
+  return `${stated} spare as entered, ${margin(limit, 'pessimistic')} over if the doubts go against you.`;
+}
+
+function reasonOf(rig: Rig, limit: Limit): readonly Span[] {
+  const because = limit.start ? startReason(rig, limit) : steadyReason(limit);
+  return limit.verdict === 'tight' ? [...because, ...doubtReason(rig, limit)] : because;
+}
+
+function steadyReason(limit: Limit): readonly Span[] {
+  const { worst, element, unit, capacity } = limit;
+  const carrier = carrierOf(element);
+  const carries = formatAmount(capacity.pessimistic, unit);
+  if (limit.kind === 'continuous-rule') {
+    return [
+      { text: 'What runs for three hours and more adds up to ' },
+      strong(formatAmount(worst.hi, unit, 'at-most')),
+      { text: `; ${carrier} should carry no more than ${carries} for so long.` },
+    ];
+  }
+  if (limit.verdict === 'trips') {
+    const bound = formatAmount(capacity.optimistic, unit);
+    return [
+      { text: 'Running adds up to at least ' },
+      strong(formatAmount(worst.lo, unit, 'at-least')),
+      {
+        text:
+          bound === carries
+            ? `. ${capitalised(carrier)} carries ${carries}.`
+            : `. ${capitalised(carrier)} carries ${carries} and is bound to open above ${bound}.`,
+      },
+    ];
+  }
+  if (limit.verdict === 'tight') {
+    return [
+      { text: `Running adds up to ${formatAmount(worst.stated, unit)} as entered and may reach ` },
+      strong(formatAmount(worst.hi, unit, 'at-most')),
+      { text: `; ${carrier} carries ${carries}.` },
+    ];
+  }
+  return [
+    { text: 'Running adds up to at most ' },
+    strong(formatAmount(worst.hi, unit, 'at-most')),
+    { text: `; ${carrier} carries ${carries}.` },
+  ];
+}
+
+function startReason(rig: Rig, limit: Limit): readonly Span[] {
+  const { start } = limit;
+  if (!start) return [];
+  const what = whatStarts(rig, start);
+  return [
+    { text: 'The start of ' },
+    strong(what),
+    { text: ` on top of what runs: ${startAgainst(limit)}.` },
+    ...(start.straddles
+      ? [
+          {
+            text: ` Its ${formatSeconds(start.seconds.lo)} to ${formatSeconds(start.seconds.hi)} reach across the end of a surge tier.`,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** "up to 4,336 VA for 2 s, and Inverter carries 4,800 VA for 5 s". */
+function startAgainst(limit: Limit): string {
+  const { worst, unit, start, element, capacity, edge } = limit;
+  if (!start) return '';
+  const demand =
+    edge === 'optimistic'
+      ? `at least ${formatAmount(worst.lo, unit, 'at-least')}`
+      : `up to ${formatAmount(worst.hi, unit, 'at-most')}`;
+  const time = formatSeconds(edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
+  const carrier = carrierOf(element);
+  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(start)) : ' that long';
+  return `${demand} for ${time}, and ${carrier} carries ${formatAmount(capacity[edge], unit)}${forTime}`;
+}
+
+const tierTime = (time: string): string => (time === 'continuous' ? ' for hours' : ` for ${time}`);
+
+/** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
+function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
+  const { element, capacity, unit, headroom } = limit;
+  if (limit.kind === 'continuous-rule') return [];
+  if (element.kind !== 'inverter' && headroom.stated < 0) {
+    const surely = formatAmount(capacity.optimistic, unit);
+    return [
+      { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
+    ];
+  }
+  const doubt = limit.doubts[0];
+  if (!doubt) return [];
+  const name = theLoad(loadOf(rig, doubt.loadId).name);
+  const enteredIn = doubt.field === 'start' ? 'VA' : 'W';
+  const what = `${formatAmount(doubt.value, enteredIn)}${doubt.field === 'start' ? ' start' : ''}`;
+  return [
+    { text: ` The largest doubt: ${name}’s ` },
+    strong(`${what} is ${BASIS_PHRASES[doubt.basis]}`),
+    { text: '.' },
+  ];
+}
+
+/** At which moment a set that trips does so: as something starts, or once something is on. */
+function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
+  if (limit.start) return `as ${whatStarts(rig, limit.start)} starts`;
+  const culprit = result.order.find((_, index) => {
+    const running = [...result.selfStarting, ...result.order.slice(0, index + 1)];
+    return steadyLimits(limit.element, running).some(
+      (each) => each.id === limit.id && each.verdict === 'trips',
+    );
+  });
+  return culprit
+    ? `once ${theLoad(culprit.load.name)} is on`
+    : 'with the loads that start by themselves alone';
+}
+
+function paceOf(when: TripsWhen | undefined): string {
+  if (!when || when.pace === 'unknown') return '';
+  if (when.pace === 'at-once') return 'at once';
+  return when.pace === 'seconds' ? `within ${formatNumber(when.withinS, 0, 'at-most')} s` : `in ${when.pace}`;
+}
+
+function whatOpens({ element }: Limit): string {
+  return `${carrierOf(element)} ${element.kind === 'inverter' ? 'shuts down' : 'trips'}`;
+}
+
+function carrierOf(element: SeriesElement): string {
+  return element.kind === 'inverter' ? theLoad(element.name) : `the ${element.name} breaker`;
+}
+
+const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+
+function margin(limit: Limit, edge: keyof Limit['headroom']): string {
+  return formatAmount(
+    Math.abs(limit.headroom[edge]),
+    limit.unit,
+    edge === 'pessimistic' && limit.headroom[edge] < 0 ? 'at-most' : 'at-least',
+  );
+}
+
+function listNames(names: readonly string[]): string {
+  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+}
+
+const strong = (text: string): Span => ({ text, strong: true });

@@ -1,0 +1,52 @@
+import { formatSeconds } from '../quantity/format.js';
+import type { Load, Rig } from '../rig/schema.js';
+import type { Limit, StartTested } from './limit.js';
+
+/** The load with an id of the rig; ids in a result always are. */
+export function loadOf(rig: Rig, id: string): Load {
+  const load = rig.loads.find((candidate) => candidate.id === id);
+  if (!load) throw new RangeError(`The rig has no load ${id}`);
+  return load;
+}
+
+/**
+ * A load's name inside a sentence.
+ *
+ * @example
+ * theLoad('Roof air conditioner'); // 'the roof air conditioner'
+ */
+export function theLoad(name: string): string {
+  return `the ${inSentence(name)}`;
+}
+
+/** What starts: the load, or one part of a load that has several starts. */
+export function whatStarts(rig: Rig, { loadId, partId }: StartTested): string {
+  const load = loadOf(rig, loadId);
+  const part = load.parts.find((candidate) => candidate.id === partId);
+  if (load.parts.length < 2 || !part) return theLoad(load.name);
+  return `${theLoad(part.name ?? part.id)} of ${theLoad(load.name)}`;
+}
+
+/** The row of the limit ladder: what is tested and on what. */
+export function limitLabel(rig: Rig, limit: Limit): string {
+  const { element, start } = limit;
+  if (start) {
+    const load = inSentence(loadOf(rig, start.loadId).name);
+    return element.kind === 'inverter'
+      ? `Start, ${load}, ${ceilingTime(start)}${limit.unit === 'W' ? ', W' : ''}`
+      : `Start, ${load}, ${element.name}`;
+  }
+  if (limit.kind === 'continuous-rule') return `3 h rule, ${element.name}`;
+  return element.kind === 'inverter' ? `${element.name} running, ${limit.unit}` : element.name;
+}
+
+/** For how long the ceiling of a start is carried. */
+export function ceilingTime({ ceilingSeconds }: StartTested): string {
+  return Number.isFinite(ceilingSeconds) ? formatSeconds(ceilingSeconds) : 'continuous';
+}
+
+/** A name that begins with a word, not an acronym, begins small inside a sentence. */
+function inSentence(name: string): string {
+  const [first = '', second = ''] = name;
+  return second && second === second.toLowerCase() ? first.toLowerCase() + name.slice(1) : name;
+}

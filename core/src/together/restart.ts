@@ -1,0 +1,66 @@
+import type { Consumer } from '../electrical/consumer.js';
+import { decidingLimit, type Limit } from './limit.js';
+import { passesAt, type StartTest } from './start-order.js';
+
+/**
+ * Whether a load that is switched again and again during work can be restarted on top of everything
+ * else that is on. A second verdict, at the pessimistic edge, beside that of the set (rule 14).
+ */
+export interface Restart {
+  readonly loadId: string;
+  readonly holds: boolean;
+  /** The limit that decides the restart. */
+  readonly limit: Limit;
+  /** What to switch off first, least power first; empty where it holds or where nothing helps. */
+  readonly switchOffFirst: readonly string[];
+  /** The deciding limit once that is off. */
+  readonly limitThen: Limit | undefined;
+}
+
+/** Judges the restart of every during-work load among those that run. */
+export function restartsOf(running: readonly Consumer[], test: StartTest): readonly Restart[] {
+  return running.flatMap((consumer) => {
+    if (consumer.load.usage !== 'during-work') return [];
+    const limits = test(running, consumer);
+    const limit = decidingLimit(limits);
+    if (!limit) return [];
+    const holds = passesAt(limits, 'pessimistic');
+    const remedy = holds ? [] : whatToSwitchOff(running, consumer, test);
+    return [
+      {
+        loadId: consumer.load.id,
+        holds,
+        limit,
+        switchOffFirst: remedy.map((other) => other.load.id),
+        limitThen: remedy.length > 0 ? decidingLimit(test(without(running, remedy), consumer)) : undefined,
+      },
+    ];
+  });
+}
+
+/** The single load of least power that is enough; else as few as possible, the largest first. */
+function whatToSwitchOff(
+  running: readonly Consumer[],
+  starting: Consumer,
+  test: StartTest,
+): readonly Consumer[] {
+  const byHand = running
+    .filter((other) => other !== starting && other.load.usage !== 'by-itself')
+    .sort((a, b) => wattsOf(a) - wattsOf(b));
+  const isEnough = (off: readonly Consumer[]) =>
+    passesAt(test(without(running, off), starting), 'pessimistic');
+  const single = byHand.find((other) => isEnough([other]));
+  if (single) return [single];
+  const off: Consumer[] = [];
+  for (const other of byHand.reverse()) {
+    off.push(other);
+    if (isEnough(off)) return off;
+  }
+  return [];
+}
+
+const without = (running: readonly Consumer[], off: readonly Consumer[]): readonly Consumer[] =>
+  running.filter((consumer) => !off.includes(consumer));
+
+const wattsOf = (consumer: Consumer): number =>
+  consumer.parts.reduce((sum, part) => sum + part.running.watts.value, 0);

@@ -1,0 +1,171 @@
+import { addStart } from '../electrical/start-sum.js';
+import type { Consumer } from '../electrical/consumer.js';
+import type { Interval } from '../quantity/quantity.js';
+import type { CheckResult, StartInOrder } from './check.js';
+import { compareLimits, type Limit } from './limit.js';
+import { throughElement, type SeriesElement } from './series-elements.js';
+import { runningSum } from './steady-limits.js';
+import type { Verdict } from './verdict.js';
+
+/** The start staircase: what one inverter or source breaker sees as the set is switched on, in VA. */
+export interface Staircase {
+  readonly element: SeriesElement;
+  readonly runningLimit: RunningLimit;
+  /** What runs before any start by hand. */
+  readonly floor: { readonly loads: readonly Consumer[]; readonly va: Interval };
+  readonly steps: readonly Step[];
+  /** On the full running level: loads that start by themselves, and during-work loads again. */
+  readonly atAnyMoment: readonly MomentKick[];
+  /** Everything running, VA. */
+  readonly full: Interval;
+  /** Whether the running limit, rather than a kick, decides the verdict. */
+  readonly runningDecides: boolean;
+}
+
+/** The smaller of the VA rating and the watts rating at this set's power factor. */
+export interface RunningLimit {
+  readonly va: number;
+  /** Set where the watts rating is the smaller one. */
+  readonly watts: { readonly rating: number; readonly powerFactor: number } | undefined;
+  readonly limit: Limit;
+}
+
+export interface Step {
+  readonly consumer: Consumer;
+  /** Running once it has settled, VA. */
+  readonly after: Interval;
+  readonly kick: Kick | undefined;
+}
+
+export interface Kick {
+  /** What runs meanwhile, VA. */
+  readonly base: number;
+  /** The whole sum during the start, VA. */
+  readonly va: Interval;
+  readonly seconds: Interval;
+  /** Its own ceiling, VA, at the edge that decides. */
+  readonly ceiling: number;
+  readonly limit: Limit;
+  readonly verdict: Verdict;
+  readonly decides: boolean;
+}
+
+export interface MomentKick extends Kick {
+  readonly consumer: Consumer;
+  readonly again: boolean;
+}
+
+/** The staircase of a result; undefined where nothing that is on is fed. */
+export function staircaseOf(result: CheckResult): Staircase | undefined {
+  const element = result.elements.find((candidate) => candidate.kind !== 'branch-breaker');
+  if (!element) return undefined;
+  const order = throughElement(element, result.order);
+  const floor = throughElement(element, result.selfStarting);
+  const full = runningVA([...floor, ...order]);
+  const runningLimit = runningLimitOf(result, element);
+  if (!runningLimit) return undefined;
+  return {
+    element,
+    runningLimit,
+    floor: { loads: floor, va: runningVA(floor) },
+    steps: order.map((consumer, index) => ({
+      consumer,
+      after: runningVA([...floor, ...order.slice(0, index + 1)]),
+      kick: kickOf(result, element, startOf(result, consumer, 'in-order')),
+    })),
+    atAnyMoment: [
+      ...floor.flatMap((consumer) =>
+        momentKick(kickOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
+      ),
+      ...result.restarts.flatMap(({ loadId }) => restartKick(result, element, loadId)),
+    ],
+    full,
+    runningDecides: result.decider === runningLimit.limit,
+  };
+}
+
+function runningVA(consumers: readonly Consumer[]): Interval {
+  const { lo, stated, hi } = runningSum(consumers).va;
+  return { lo, stated, hi };
+}
+
+function runningLimitOf(result: CheckResult, element: SeriesElement): RunningLimit | undefined {
+  const own = result.limits.filter(
+    (limit) => limit.element === element && !limit.start && limit.kind !== 'continuous-rule',
+  );
+  const watts = own.find((limit) => limit.kind === 'inverter-watts');
+  const va = own.find((limit) => limit.kind === 'inverter-va');
+  if (element.kind !== 'inverter') {
+    const amps = own.find((limit) => limit.kind === 'breaker');
+    return amps && { va: amps.capacity.stated * element.volts, watts: undefined, limit: amps };
+  }
+  if (!watts || !va) return undefined;
+  const powerFactor = va.worst.stated > 0 ? watts.worst.stated / va.worst.stated : 1;
+  const fromWatts = watts.capacity.stated / powerFactor;
+  return fromWatts < va.capacity.stated
+    ? { va: fromWatts, watts: { rating: watts.capacity.stated, powerFactor }, limit: watts }
+    : { va: va.capacity.stated, watts: undefined, limit: va };
+}
+
+function startOf(
+  result: CheckResult,
+  consumer: Consumer,
+  moment: StartInOrder['moment'],
+): StartInOrder | undefined {
+  return result.starts.find((start) => start.consumer === consumer && start.moment === moment);
+}
+
+function kickOf(
+  result: CheckResult,
+  element: SeriesElement,
+  start: StartInOrder | undefined,
+): Kick | undefined {
+  return start && kickFrom(result, element, start.limits, start.running, start.consumer);
+}
+
+function kickFrom(
+  result: CheckResult,
+  element: SeriesElement,
+  limits: readonly Limit[],
+  running: readonly Consumer[],
+  consumer: Consumer,
+): Kick | undefined {
+  const limit = limits.filter((each) => each.element === element).sort(compareLimits)[0];
+  const part = consumer.parts.find((each) => each.part.id === limit?.start?.partId);
+  if (!limit?.start || !part?.start) return undefined;
+  const rest = [...throughElement(element, running).filter((other) => other !== consumer), consumer].flatMap(
+    (each) => each.parts.filter((other) => other !== part).map((other) => other.running),
+  );
+  const sum = addStart(rest, part.start);
+  const wattsToVA = limit.unit === 'W' ? sum.va[deciding(limit)] / sum.watts[deciding(limit)] : 1;
+  const ampsToVA = limit.unit === 'A' && element.kind !== 'inverter' ? element.volts : 1;
+  const { lo, stated, hi } = sum.va;
+  return {
+    base: runningVA(throughElement(element, running).filter((other) => other !== consumer)).stated,
+    va: { lo, stated, hi },
+    seconds: part.start.seconds,
+    ceiling: limit.capacity[limit.edge] * wattsToVA * ampsToVA,
+    limit,
+    verdict: limit.verdict,
+    decides: result.decider?.id === limit.id && result.decider.worst.hi === limit.worst.hi,
+  };
+}
+
+const deciding = (limit: Limit): 'lo' | 'hi' => (limit.edge === 'optimistic' ? 'lo' : 'hi');
+
+function momentKick(kick: Kick | undefined, consumer: Consumer, again: boolean): readonly MomentKick[] {
+  return kick ? [{ ...kick, consumer, again }] : [];
+}
+
+function restartKick(result: CheckResult, element: SeriesElement, loadId: string): readonly MomentKick[] {
+  const consumer = result.order.find((each) => each.load.id === loadId);
+  const restart = result.restarts.find((each) => each.loadId === loadId);
+  if (!consumer || restart?.limit.element !== element) return [];
+  const running = [...result.selfStarting, ...result.order].filter((other) => other !== consumer);
+  const kick = kickFrom(result, element, [restart.limit], running, consumer);
+  return momentKick(
+    kick && { ...kick, decides: !restart.holds && result.verdict === 'holds' },
+    consumer,
+    true,
+  );
+}
