@@ -46,7 +46,7 @@ export function exampleLoad(id: string, example: ExampleLoad): Load {
         }),
       },
     ],
-  } as Load;
+  };
 }
 
 export interface ExampleSystem {

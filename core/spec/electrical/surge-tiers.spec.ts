@@ -1,5 +1,4 @@
 import { secondsCarried, straddlesTier, surgeCeiling } from '../../src/electrical/surge-tiers.js';
-import type { Converter } from '../../src/rig/schema.js';
 import { exampleRig } from '../example-rig.js';
 
 const inverter = exampleRig(
@@ -12,7 +11,7 @@ const inverter = exampleRig(
       [9000, 0.5],
     ],
   },
-).converters[0] as Converter;
+).converters[0]!;
 
 describe('surge tiers', () => {
   it('let 7632 VA pass for 0.3 s and not for 0.8 s (worked example, methods.md 6.2)', () => {

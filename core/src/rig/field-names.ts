@@ -32,27 +32,31 @@ export function stepsOf(path: string): readonly Step[] {
  * nameField('loads[3].parts[0].runningW.value', rig); // 'Load "Kettle", running power'
  */
 export function fieldName(path: string, document: unknown): string {
-  const names: string[] = [];
-  let here: unknown = document;
-  let list: { readonly key: string; readonly length: number } | undefined;
-  let schemaPath = '';
   const steps = stepsOf(path);
-  for (const [index, step] of steps.entries()) {
-    here = childOf(here, step);
-    if (typeof step === 'number') {
-      schemaPath += `[${step}]`;
-      if (list && (list.key !== 'parts' || list.length > 1)) names.push(entryName(list.key, step, here));
-      continue;
-    }
-    schemaPath += schemaPath ? `.${step}` : step;
-    list = Array.isArray(here) ? { key: step, length: here.length } : undefined;
-    if (list && ENTRY_NAMES[step] && index < steps.length - 1) continue;
-    const label = labelAt(schemaPath);
-    if (step !== 'value' && label) names.push(label);
-  }
-  const name = names.join(', ');
-  return name && `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}`;
+  const names = steps.flatMap(
+    (_, index) => nameOfStep(steps.slice(0, index + 1), steps.length, document) ?? [],
+  );
+  return capitalised(names.join(', '));
 }
+
+/** The name that one step adds; the list of an entry and the value of a quantity add none. */
+function nameOfStep(here: readonly Step[], length: number, document: unknown): string | undefined {
+  const step = here.at(-1) ?? '';
+  const list = here.at(-2);
+  if (typeof step === 'number') {
+    const entries = valueAt(here.slice(0, -1), document);
+    const isOnlyPart = list === 'parts' && Array.isArray(entries) && entries.length === 1;
+    return isOnlyPart ? undefined : entryName(String(list), step, valueAt(here, document));
+  }
+  const leadsToEntry = step in ENTRY_NAMES && here.length < length;
+  return step === 'value' || leadsToEntry ? undefined : labelAt(here);
+}
+
+function valueAt(steps: readonly Step[], document: unknown): unknown {
+  return steps.reduce<unknown>(childOf, document);
+}
+
+const capitalised = (text: string): string => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
 
 function childOf(value: unknown, step: Step): unknown {
   return typeof value === 'object' && value !== null ? (value as Record<Step, unknown>)[step] : undefined;
@@ -64,7 +68,10 @@ function entryName(list: string, index: number, entry: unknown): string {
   return typeof named === 'string' && named ? `${kind} "${named}"` : `${kind} ${index + 1}`;
 }
 
-function labelAt(path: string): string | undefined {
+function labelAt(steps: readonly Step[]): string | undefined {
+  const path = steps
+    .map((step, index) => (typeof step === 'number' ? `[${step}]` : index === 0 ? step : `.${step}`))
+    .join('');
   try {
     const schema = reach(rigSchema, path) as { spec?: { meta?: { label?: string } } };
     return schema.spec?.meta?.label;

@@ -1,4 +1,4 @@
-import type { HalfWidths, Interval, Quantity } from '../quantity/quantity.js';
+import type { Basis, HalfWidths, Interval, Quantity } from '../quantity/quantity.js';
 import {
   DATA_SHEET,
   GUESS,
@@ -56,24 +56,29 @@ export function defaultCause(quantity: Quantity, kind: PartKind): string | undef
 
 function defaultDoubt(quantity: Quantity, role: QuantityRole, kind?: PartKind): FractionalDoubt {
   if (role === 'rating') return ratingDoubt(quantity);
-  if (quantity.basis === 'setting') return NO_DOUBT;
-  if (role === 'seconds') return quantity.basis === 'measured' ? MEASURED_START_SECONDS : START_SECONDS;
-  switch (quantity.basis) {
-    case 'measured':
-      return MEASURED;
-    case 'data-sheet':
-      return DATA_SHEET;
-    case 'nameplate':
-      return role === 'running' ? NAMEPLATE_RUNNING : role === 'start' ? NAMEPLATE_START : DATA_SHEET;
-    case 'code-letter':
-      return NAMEPLATE_START;
-    case 'table':
-      return MOTOR_TABLE;
-    case 'typical':
-      return typicalDoubt(role, kind);
-    case 'guess':
-      return GUESS;
-  }
+  if (role === 'seconds') return secondsDoubt(quantity.basis);
+  if (quantity.basis === 'typical') return typicalDoubt(role, kind);
+  if (quantity.basis === 'nameplate') return nameplateDoubt(role);
+  return DOUBT_OF_BASIS[quantity.basis];
+}
+
+const DOUBT_OF_BASIS: Record<Exclude<Basis, 'typical' | 'nameplate'>, FractionalDoubt> = {
+  measured: MEASURED,
+  'data-sheet': DATA_SHEET,
+  'code-letter': NAMEPLATE_START,
+  table: MOTOR_TABLE,
+  guess: GUESS,
+  setting: NO_DOUBT,
+};
+
+function secondsDoubt(basis: Basis): FractionalDoubt {
+  if (basis === 'setting') return NO_DOUBT;
+  return basis === 'measured' ? MEASURED_START_SECONDS : START_SECONDS;
+}
+
+function nameplateDoubt(role: QuantityRole): FractionalDoubt {
+  if (role === 'running') return NAMEPLATE_RUNNING;
+  return role === 'start' ? NAMEPLATE_START : DATA_SHEET;
 }
 
 /** Stated ratings and breaker sizes are taken at their word. */

@@ -10,7 +10,10 @@ import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
 
 /** Which loads are on, and on which supply. */
-export type CheckScene = Pick<Scene, 'supply' | 'on'>;
+export interface CheckScene {
+  readonly supply: Scene['supply'];
+  readonly on: readonly { readonly load: string }[];
+}
 
 export interface CheckResult {
   readonly supply: Supply;
@@ -45,6 +48,11 @@ export interface StartInOrder {
   /** What runs when it starts, itself left out. */
   readonly running: readonly Consumer[];
   readonly limits: readonly Limit[];
+}
+
+/** Every row of the limit ladder: the limits of the set and, beside them, its restarts. */
+export function ladderOf(result: CheckResult): readonly Limit[] {
+  return [...result.limits, ...result.restarts.map((restart) => restart.limit)].sort(compareLimits);
 }
 
 /**

@@ -3,7 +3,7 @@ import type { Basis } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from './check.js';
 import type { Limit } from './limit.js';
-import { ceilingTime, loadOf, theLoad, whatStarts } from './names.js';
+import { ceilingTime, loadOf, theLoad, partName } from './names.js';
 import type { Restart } from './restart.js';
 import type { SeriesElement } from './series-elements.js';
 import { steadyLimits } from './steady-limits.js';
@@ -208,7 +208,7 @@ function steadyReason(limit: Limit): readonly Span[] {
 function startReason(rig: Rig, limit: Limit): readonly Span[] {
   const { start } = limit;
   if (!start) return [];
-  const what = whatStarts(rig, start);
+  const what = partName(rig, start);
   return [
     { text: 'The start of ' },
     strong(what),
@@ -251,19 +251,20 @@ function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
   }
   const doubt = limit.doubts[0];
   if (!doubt) return [];
-  const name = theLoad(loadOf(rig, doubt.loadId).name);
   const enteredIn = doubt.field === 'start' ? 'VA' : 'W';
-  const what = `${formatAmount(doubt.value, enteredIn)}${doubt.field === 'start' ? ' start' : ''}`;
+  const what = doubt.field === 'start' ? 'at the start of' : 'for';
   return [
-    { text: ` The largest doubt: ${name}’s ` },
-    strong(`${what} is ${BASIS_PHRASES[doubt.basis]}`),
+    { text: ' The largest doubt: ' },
+    strong(formatAmount(doubt.value, enteredIn)),
+    { text: ` ${what} ${partName(rig, doubt)} is ` },
+    strong(BASIS_PHRASES[doubt.basis]),
     { text: '.' },
   ];
 }
 
 /** At which moment a set that trips does so: as something starts, or once something is on. */
 function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
-  if (limit.start) return `as ${whatStarts(rig, limit.start)} starts`;
+  if (limit.start) return `as ${partName(rig, limit.start)} starts`;
   const culprit = result.order.find((_, index) => {
     const running = [...result.selfStarting, ...result.order.slice(0, index + 1)];
     return steadyLimits(limit.element, running).some(
@@ -291,7 +292,8 @@ function carrierOf(element: SeriesElement): string {
 
 const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
-function margin(limit: Limit, edge: keyof Limit['headroom']): string {
+/** The size of a margin, in the unit of the limit; a claim is never rounded up. */
+export function margin(limit: Limit, edge: keyof Limit['headroom']): string {
   return formatAmount(
     Math.abs(limit.headroom[edge]),
     limit.unit,

@@ -51,6 +51,8 @@ export interface StartTested {
   readonly seconds: Interval;
   /** Seconds of the ceiling at the deciding edge: Infinity for the continuous rating. */
   readonly ceilingSeconds: number;
+  /** A restart during work, judged beside the set and not within it. */
+  readonly again: boolean;
   /** The doubt of the seconds reaches across the end of a surge tier. */
   readonly straddles: boolean;
 }

@@ -19,8 +19,8 @@ export function theLoad(name: string): string {
   return `the ${inSentence(name)}`;
 }
 
-/** What starts: the load, or one part of a load that has several starts. */
-export function whatStarts(rig: Rig, { loadId, partId }: StartTested): string {
+/** A load inside a sentence, or one part of a load that has several. */
+export function partName(rig: Rig, { loadId, partId }: Pick<StartTested, 'loadId' | 'partId'>): string {
   const load = loadOf(rig, loadId);
   const part = load.parts.find((candidate) => candidate.id === partId);
   if (load.parts.length < 2 || !part) return theLoad(load.name);
@@ -31,10 +31,10 @@ export function whatStarts(rig: Rig, { loadId, partId }: StartTested): string {
 export function limitLabel(rig: Rig, limit: Limit): string {
   const { element, start } = limit;
   if (start) {
-    const load = inSentence(loadOf(rig, start.loadId).name);
+    const what = `${start.again ? 'Restart' : 'Start'}, ${inSentence(loadOf(rig, start.loadId).name)}`;
     return element.kind === 'inverter'
-      ? `Start, ${load}, ${ceilingTime(start)}${limit.unit === 'W' ? ', W' : ''}`
-      : `Start, ${load}, ${element.name}`;
+      ? `${what}, ${ceilingTime(start)}${limit.unit === 'W' ? ', W' : ''}`
+      : `${what}, ${element.name}`;
   }
   if (limit.kind === 'continuous-rule') return `3 h rule, ${element.name}`;
   return element.kind === 'inverter' ? `${element.name} running, ${limit.unit}` : element.name;
@@ -47,6 +47,6 @@ export function ceilingTime({ ceilingSeconds }: StartTested): string {
 
 /** A name that begins with a word, not an acronym, begins small inside a sentence. */
 function inSentence(name: string): string {
-  const [first = '', second = ''] = name;
-  return second && second === second.toLowerCase() ? first.toLowerCase() + name.slice(1) : name;
+  const isWord = /^.[^A-Z]/u.test(name);
+  return isWord ? `${name.slice(0, 1).toLowerCase()}${name.slice(1)}` : name;
 }

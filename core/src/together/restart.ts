@@ -22,15 +22,15 @@ export function restartsOf(running: readonly Consumer[], test: StartTest): reado
   return running.flatMap((consumer) => {
     if (consumer.load.usage !== 'during-work') return [];
     const limits = test(running, consumer);
-    const limit = decidingLimit(limits);
-    if (!limit) return [];
+    const decider = decidingLimit(limits);
+    if (!decider) return [];
     const holds = passesAt(limits, 'pessimistic');
     const remedy = holds ? [] : whatToSwitchOff(running, consumer, test);
     return [
       {
         loadId: consumer.load.id,
         holds,
-        limit,
+        limit: asRestart(decider),
         switchOffFirst: remedy.map((other) => other.load.id),
         limitThen: remedy.length > 0 ? decidingLimit(test(without(running, remedy), consumer)) : undefined,
       },
@@ -57,6 +57,14 @@ function whatToSwitchOff(
     if (isEnough(off)) return off;
   }
   return [];
+}
+
+function asRestart(limit: Limit): Limit {
+  return {
+    ...limit,
+    id: `${limit.id}:again`,
+    ...(limit.start && { start: { ...limit.start, again: true } }),
+  };
 }
 
 const without = (running: readonly Consumer[], off: readonly Consumer[]): readonly Consumer[] =>

@@ -14,7 +14,10 @@ export interface Staircase {
   /** What runs before any start by hand. */
   readonly floor: { readonly loads: readonly Consumer[]; readonly va: Interval };
   readonly steps: readonly Step[];
-  /** On the full running level: loads that start by themselves, and during-work loads again. */
+  /**
+   * On the full running level: loads that start by themselves and, where the set holds, during-work
+   * loads again.
+   */
   readonly atAnyMoment: readonly MomentKick[];
   /** Everything running, VA. */
   readonly full: Interval;
@@ -77,7 +80,9 @@ export function staircaseOf(result: CheckResult): Staircase | undefined {
       ...floor.flatMap((consumer) =>
         momentKick(kickOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
       ),
-      ...result.restarts.flatMap(({ loadId }) => restartKick(result, element, loadId)),
+      ...(result.verdict === 'holds' ? result.restarts : []).flatMap(({ loadId }) =>
+        restartKick(result, element, loadId),
+      ),
     ],
     full,
     runningDecides: result.decider === runningLimit.limit,

@@ -154,6 +154,7 @@ function testedStart(
     partId: part.part.id,
     seconds: start.seconds,
     ceilingSeconds,
+    again: false,
     straddles,
   };
 }

@@ -1,0 +1,50 @@
+import type { Quantity } from '../quantity/quantity.js';
+import type { Load, Part, Rig, Scene } from './schema.js';
+
+/** A number of a part that can be corrected on its own. */
+export type PartNumber = 'running' | 'start' | 'seconds';
+
+/** The rig with one scene on another supply. */
+export function withSupply(rig: Rig, sceneId: string, supplyId: string): Rig {
+  return withScene(rig, sceneId, (scene) => ({ ...scene, supply: supplyId }));
+}
+
+/** The rig with a load switched on (at the end of the scene's list) or off. */
+export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolean): Rig {
+  return withScene(rig, sceneId, (scene) => {
+    const others = scene.on.filter((entry) => entry.load !== loadId);
+    return { ...scene, on: isOn ? [...others, { load: loadId }] : others };
+  });
+}
+
+/** The rig with one number of one part replaced; a part without a start has no start to correct. */
+export function withPartNumber(
+  rig: Rig,
+  loadId: string,
+  partId: string,
+  number: PartNumber,
+  quantity: Quantity,
+): Rig {
+  const correct = (load: Load): Load => ({
+    ...load,
+    parts: load.parts.map((part) => (part.id === partId ? corrected(part, number, quantity) : part)),
+  });
+  return { ...rig, loads: rig.loads.map((load) => (load.id === loadId ? correct(load) : load)) };
+}
+
+/** The number as entered; undefined where the part has none. */
+export function partNumber(part: Part, number: PartNumber): Quantity | undefined {
+  if (number === 'running') return part.runningW;
+  return number === 'start' ? part.start?.va : part.start?.seconds;
+}
+
+function corrected(part: Part, number: PartNumber, quantity: Quantity): Part {
+  if (number === 'running') return { ...part, runningW: quantity };
+  if (!part.start) return part;
+  const field = number === 'start' ? 'va' : 'seconds';
+  return { ...part, start: { ...part.start, [field]: quantity } };
+}
+
+function withScene(rig: Rig, sceneId: string, change: (scene: Scene) => Scene): Rig {
+  return { ...rig, scenes: rig.scenes.map((scene) => (scene.id === sceneId ? change(scene) : scene)) };
+}
