@@ -1,0 +1,9 @@
+import type { Verdict } from '@heliarch/core';
+
+/** What a script that calls `heliarch` can tell from its exit code alone. */
+export const EXIT_BAD_INPUT = 2;
+export const EXIT_DEFECT = 1;
+export const EXIT_OF_VERDICT: Record<Verdict, number> = { holds: 0, tight: 10, trips: 11 };
+
+/** Something the caller has to change; its message goes to stderr as it is. */
+export class BadInput extends Error {}

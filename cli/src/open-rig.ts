@@ -1,0 +1,23 @@
+import { readFile, stat } from 'node:fs/promises';
+import { LARGEST_FILE_BYTES, problemLines, readRigFile, type Rig } from '@heliarch/core';
+import { BadInput } from './exit-codes.ts';
+
+/** Reads a rig from disk, or says what is wrong with it. */
+export async function openRig(path: string): Promise<Rig> {
+  const read = readRigFile(await textOf(path));
+  if (!read.ok) throw new BadInput(`${path} cannot be used:\n${problemLines(read.problems).join('\n')}`);
+  return read.value;
+}
+
+async function textOf(path: string): Promise<string> {
+  try {
+    const { size } = await stat(path);
+    if (size > LARGEST_FILE_BYTES)
+      throw new BadInput(`${path} is larger than 20 MB; a rig file is far smaller.`);
+    return await readFile(path, 'utf8');
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    if (code === undefined) throw error;
+    throw new BadInput(`${path} cannot be read (${code}); name a rig file that exists.`);
+  }
+}

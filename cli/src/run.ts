@@ -1,0 +1,56 @@
+import { Command, CommanderError } from 'commander';
+import { checkCommand, type CheckOptions } from './check-command.ts';
+import { BadInput, EXIT_BAD_INPUT, EXIT_DEFECT, EXIT_OF_VERDICT } from './exit-codes.ts';
+import { openRig } from './open-rig.ts';
+
+export interface Output {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+}
+
+/** Runs one command line and returns its exit code. */
+export async function run(args: readonly string[], { out, err }: Output): Promise<number> {
+  let exitCode = 0;
+  const program = new Command('heliarch')
+    .description('Says which loads may run together on which supply.')
+    .exitOverride()
+    .configureOutput({ writeOut: out, writeErr: err });
+  program
+    .command('check')
+    .description('check a set: exit code 0 holds, 10 tight, 11 trips, 2 bad input')
+    .argument('<file>', 'a rig file')
+    .requiredOption('--supply <id>', 'the supply, by its id')
+    .requiredOption('--on <ids>', 'the loads that are on, by id, with commas between')
+    .option('--json', 'print the whole result as JSON')
+    .action(async (file: string, options: CheckOptions) => {
+      const { result, text } = checkCommand(await openRig(file), options);
+      out(text);
+      exitCode = EXIT_OF_VERDICT[result.verdict];
+    });
+  program
+    .command('validate')
+    .description('say whether a rig file can be used, or all that is wrong with it')
+    .argument('<file>', 'a rig file')
+    .action(async (file: string) => {
+      const rig = await openRig(file);
+      out(
+        `${file} is a rig file: "${rig.name}", ${rig.loads.length} loads, ${rig.supplies.length} supplies.\n`,
+      );
+    });
+  try {
+    await program.parseAsync(args, { from: 'user' });
+    return exitCode;
+  } catch (error) {
+    return explainFailure(error, err);
+  }
+}
+
+function explainFailure(error: unknown, err: Output['err']): number {
+  if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : EXIT_BAD_INPUT;
+  if (error instanceof BadInput) {
+    err(`${error.message}\n`);
+    return EXIT_BAD_INPUT;
+  }
+  err(`A defect in heliarch: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  return EXIT_DEFECT;
+}
