@@ -1,0 +1,35 @@
+import { inject, Injectable } from '@angular/core';
+import { LARGEST_FILE_BYTES, problemLines, readRigFile, writeRigFile, type Rig } from '@heliarch/core';
+import { RigSession } from './rig-session';
+
+export type Opened =
+  { readonly ok: true; readonly name: string } | { readonly ok: false; readonly problems: readonly string[] };
+
+/** Saves the open rig as a file, and opens one. */
+@Injectable({ providedIn: 'root' })
+export class RigFiles {
+  private readonly session = inject(RigSession);
+
+  /** Hands the file to the browser's download; returns its name. */
+  save(rig: Rig): string {
+    const name = `${rig.id}.heliarch.json`;
+    const address = URL.createObjectURL(new Blob([writeRigFile(rig)], { type: 'application/json' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(address);
+    return name;
+  }
+
+  /** Opens a file; a bad one changes nothing and says why. */
+  async open(file: File): Promise<Opened> {
+    if (file.size > LARGEST_FILE_BYTES) {
+      return { ok: false, problems: [`${file.name} is larger than 20 MB; a rig file is far smaller.`] };
+    }
+    const read = readRigFile(await file.text());
+    if (!read.ok) return { ok: false, problems: problemLines(read.problems) };
+    this.session.open(read.value);
+    return { ok: true, name: read.value.name };
+  }
+}

@@ -1,0 +1,12 @@
+import type { Routes } from '@angular/router';
+
+/** The rooms that are built, in the order of the work. A room that is not built is not shown. */
+export const ROOMS: Routes = [
+  {
+    path: 'together',
+    title: 'Together · Heliarch',
+    data: { label: 'Together' },
+    loadComponent: () => import('../together/together').then((room) => room.Together),
+  },
+  { path: '**', redirectTo: 'together' },
+];

@@ -1,0 +1,88 @@
+import { formatNumber, type Staircase } from '@heliarch/core';
+import type { Box } from './boxes';
+import { columnLabels, type ColumnLabel } from './column-labels';
+import { kickMargin, spikeOf, withReadableCeilings, type KickShape, type Spike } from './kick-shapes';
+import { layOut, LEFT, RIGHT, TOP, type Layout } from './layout';
+import {
+  runningLabel,
+  runningLevel,
+  runningLimitShape,
+  runningWhisker,
+  type RunningLabel,
+  type RunningLimitShape,
+} from './running-shapes';
+
+const TICKS = 4;
+const MINOR_PER_TICK = 4;
+
+/** The start staircase as shapes: everything is placed here, the component only draws. */
+export interface StaircaseDrawing {
+  readonly width: number;
+  readonly height: number;
+  readonly axis: {
+    readonly x: number;
+    readonly top: number;
+    readonly bottom: number;
+    readonly ticks: readonly Tick[];
+  };
+  readonly runningArea: string;
+  readonly runningLine: string;
+  readonly runningWhisker: { readonly x: number; readonly from: number; readonly to: number };
+  readonly runningLabel: RunningLabel | undefined;
+  readonly runningLimit: RunningLimitShape;
+  readonly kicks: readonly KickShape[];
+  /** The running level under the starts at any moment. */
+  readonly momentArea: Box | undefined;
+  readonly columns: readonly ColumnLabel[];
+}
+
+interface Tick {
+  readonly y: number;
+  readonly label: string | undefined;
+}
+
+/** Places a staircase in a picture of the given size, in CSS pixels. */
+export function drawStaircase(staircase: Staircase, width: number, height: number): StaircaseDrawing {
+  const layout = layOut(staircase, width, height);
+  const spikes = withReadableCeilings(spikesOf(staircase, layout));
+  const { y, end, bottom, momentX } = layout;
+  const level = y(staircase.full.stated);
+  const limitText: Box = { x: end, y: y(staircase.runningLimit.va) - 12, width: RIGHT, height: 44 };
+  const drawn = [...spikes.flatMap((spike) => spike.boxes), limitText];
+  return {
+    width,
+    height,
+    axis: { x: LEFT, top: TOP, bottom, ticks: ticksOf(layout) },
+    ...runningLevel(staircase, layout),
+    runningWhisker: runningWhisker(staircase, layout),
+    runningLabel: runningLabel(staircase, drawn, layout),
+    runningLimit: runningLimitShape(staircase, layout),
+    kicks: spikes.map((spike) =>
+      spike.kick.decides ? { ...spike.shape, margin: kickMargin(spike, drawn, layout) } : spike.shape,
+    ),
+    momentArea:
+      momentX === undefined
+        ? undefined
+        : { x: momentX, y: level, width: end - momentX, height: bottom - level },
+    columns: columnLabels(staircase, layout),
+  };
+}
+
+function spikesOf({ steps, atAnyMoment, full }: Staircase, layout: Layout): readonly Spike[] {
+  const { stepX, momentX = 0, column } = layout;
+  return [
+    ...steps.flatMap(({ consumer, kick, after }, index) =>
+      kick ? [spikeOf(`step ${consumer.load.id}`, kick, stepX[index] ?? 0, after.stated, layout)] : [],
+    ),
+    ...atAnyMoment.map((kick, index) =>
+      spikeOf(`moment ${kick.consumer.load.id}`, kick, momentX + index * column, full.stated, layout),
+    ),
+  ];
+}
+
+function ticksOf({ y }: Layout): readonly Tick[] {
+  const major = new Set(y.ticks(TICKS));
+  return y
+    .ticks(TICKS * MINOR_PER_TICK)
+    .map((va) => ({ y: y(va), label: major.has(va) ? formatNumber(va, 0) : undefined }));
+}

@@ -1,0 +1,180 @@
+import { formatNumber, formatSeconds, type Kick, type Verdict } from '@heliarch/core';
+import { overlap, type Box } from './boxes';
+import { TOP, type Layout } from './layout';
+import { leastCovering, MARGIN_HEIGHT, marginWords, type MarginShape, type TextPlace } from './margin-text';
+
+const CEILING_HALF = 15;
+const LABEL_HALF = 17;
+/** Where in its column a spike stands: its height is written to its left. */
+const SPIKE_AT = 0.4;
+const VALUE_WIDTH = 30;
+const VALUE_HEIGHT = 12;
+/** A ceiling above the axis is drawn here, with an arrow. */
+const OFF_SCALE_Y = TOP - 8;
+
+export interface KickShape {
+  readonly id: string;
+  /** The stated height: left of the spike, or on top of one that goes through its ceiling; not in narrow columns. */
+  readonly value: Label | undefined;
+  /** 'decides' wears its verdict's colour; the rest are ink. */
+  readonly verdict: Verdict | undefined;
+  readonly outline: string;
+  readonly x: number;
+  /** Stem and cap to the edge that decides. */
+  readonly whisker: { readonly from: number; readonly to: number };
+  readonly ceiling: CeilingShape;
+  readonly margin: MarginShape | undefined;
+}
+
+interface Label {
+  readonly x: number;
+  readonly y: number;
+  readonly anchor: 'middle' | 'end';
+  readonly text: string;
+}
+
+interface CeilingShape {
+  readonly y: number;
+  readonly x1: number;
+  readonly x2: number;
+  readonly amount: string;
+  readonly time: string;
+  /** Above the bar, or beside it where the spike goes through. */
+  readonly labelX: number;
+  readonly labelY: number;
+  readonly anchor: 'start' | 'middle';
+  /** The ceiling lies above the axis: drawn at its top, with an arrow. */
+  readonly offScale: boolean;
+  readonly isLabelled: boolean;
+  readonly leader: { readonly from: number; readonly to: number } | undefined;
+}
+
+/** A spike with the boxes that no text may cover. */
+export interface Spike {
+  readonly shape: KickShape;
+  readonly kick: Kick;
+  readonly boxes: readonly Box[];
+  /** Where its ceiling is written. */
+  readonly label: Box;
+}
+
+/** A spike from the settled level: its flat top is as wide as it lasts, then it falls in a curve. */
+export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, layout: Layout): Spike {
+  const { y, column } = layout;
+  const top = y(kick.va.stated);
+  const base = y(Math.min(settledVA, kick.va.stated));
+  const flat = flatWidth(kick.seconds.stated, column);
+  const tail = Math.min(14, column * 0.18);
+  const left = x + column * SPIKE_AT;
+  const right = left + flat;
+  const middle = left + flat / 2;
+  const edge = y(kick.verdict === 'trips' ? kick.va.lo : kick.va.hi);
+  const highest = Math.min(top, edge);
+  const ceiling = ceilingShape(kick, middle, right, highest, layout);
+  const value = valueLabel(kick, ceiling, left, top, highest);
+  const shape: KickShape = {
+    id,
+    value: layout.isNarrow ? undefined : value,
+    verdict: kick.decides || kick.verdict !== 'holds' ? kick.verdict : undefined,
+    outline:
+      `M${left} ${base}V${top}H${right}` +
+      `C${right + tail * 0.25} ${base - (base - top) * 0.2} ${right + tail * 0.6} ${base} ${right + tail} ${base}Z`,
+    x: middle,
+    whisker: { from: top, to: edge },
+    ceiling,
+    margin: undefined,
+  };
+  const label = ceilingBox(ceiling, middle);
+  return {
+    shape,
+    kick,
+    label,
+    boxes: [{ x: left, y: highest, width: flat + tail, height: base - highest }, valueBox(value), label],
+  };
+}
+
+/** A height stands left of its spike, or on top of one that goes through its ceiling. */
+function valueLabel(kick: Kick, ceiling: CeilingShape, left: number, top: number, highest: number): Label {
+  const text = formatNumber(kick.va.stated, 0);
+  return ceiling.anchor === 'middle'
+    ? { x: left - 4, y: top + 10, anchor: 'end', text }
+    : { x: ceiling.x1 + CEILING_HALF, y: highest - 6, anchor: 'middle', text };
+}
+
+function valueBox({ x, y, anchor }: Label): Box {
+  const left = anchor === 'end' ? x - VALUE_WIDTH : x - VALUE_WIDTH / 2;
+  return { x: left, y: y - VALUE_HEIGHT, width: VALUE_WIDTH, height: VALUE_HEIGHT };
+}
+
+function ceilingBox({ y, anchor }: CeilingShape, middle: number): Box {
+  return anchor === 'middle'
+    ? { x: middle - LABEL_HALF, y: y - 30, width: 2 * LABEL_HALF, height: 34 }
+    : { x: middle - CEILING_HALF, y: y - 12, width: 2 * CEILING_HALF + 34, height: 28 };
+}
+
+/** A ceiling whose label would lie on another's goes without; the deciding one is always labelled. */
+export function withReadableCeilings(spikes: readonly Spike[]): readonly Spike[] {
+  const taken = spikes.filter(({ kick }) => kick.decides).flatMap(({ label }) => label);
+  return spikes.map((spike) => {
+    if (spike.kick.decides) return spike;
+    const isFree = taken.every((box) => overlap(box, spike.label) === 0);
+    if (isFree) taken.push(spike.label);
+    return { ...spike, shape: { ...spike.shape, ceiling: { ...spike.shape.ceiling, isLabelled: isFree } } };
+  });
+}
+
+/** Width by seconds on a logarithmic feel: 0.1 s is a needle, 5 s a block. */
+function flatWidth(seconds: number, column: number): number {
+  const share = (Math.log10(Math.max(0.1, Math.min(10, seconds))) + 1) / 2;
+  return Math.max(5, column * (0.08 + 0.3 * share));
+}
+
+function ceilingShape(kick: Kick, x: number, right: number, spikeTop: number, { y }: Layout): CeilingShape {
+  const wanted = y(kick.ceiling);
+  const offScale = wanted < OFF_SCALE_Y;
+  const at = offScale ? OFF_SCALE_Y : wanted;
+  const pierced = spikeTop < at;
+  const seconds = kick.limit.start?.ceilingSeconds ?? Infinity;
+  return {
+    y: at,
+    x1: x - CEILING_HALF,
+    x2: x + CEILING_HALF,
+    amount: formatNumber(kick.ceiling, 0),
+    time: Number.isFinite(seconds) ? formatSeconds(seconds) : 'for hours',
+    labelX: pierced ? Math.max(x + CEILING_HALF, right) + 4 : x,
+    labelY: pierced ? at : at - 18,
+    anchor: pierced ? 'start' : 'middle',
+    offScale,
+    isLabelled: true,
+    leader: at + 4 < spikeTop - 6 ? { from: spikeTop - 4, to: at + 4 } : undefined,
+  };
+}
+
+/** The text of the margin goes where it covers least: beside the gap, beside the spike, or above. */
+export function kickMargin(
+  { kick, shape, boxes: [body] }: Spike,
+  drawn: readonly Box[],
+  layout: Layout,
+): MarginShape {
+  const from = shape.whisker.to;
+  const to = shape.ceiling.y;
+  const left = body?.x ?? shape.x;
+  const right = left + (body?.width ?? 0);
+  const gap = (from + to) / 2;
+  const atLeft = { x: Math.min(left, shape.x - CEILING_HALF) - 6, textX: left - 14, anchor: 'end' } as const;
+  const atRight = {
+    x: shape.x + CEILING_HALF + 6,
+    textX: Math.max(right, shape.x + CEILING_HALF) + 12,
+    anchor: 'start',
+  } as const;
+  const above = { x: shape.x - CEILING_HALF - 6, textX: shape.x, anchor: 'middle' } as const;
+  const low = Math.max(from, to) + MARGIN_HEIGHT / 2 + 14;
+  const candidates: readonly TextPlace[] = [
+    { ...atLeft, textY: gap },
+    { ...atRight, textY: gap },
+    { ...atLeft, textY: low },
+    { ...atRight, textY: low },
+    { ...above, textY: Math.min(from, to) - MARGIN_HEIGHT - 12 },
+  ];
+  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(kick.limit) };
+}

@@ -1,0 +1,58 @@
+import { margin, type Limit } from '@heliarch/core';
+import { overlap, type Box } from './boxes';
+import { LEFT, RIGHT, TOP, type Layout } from './layout';
+
+/** Size of the three lines of text, in CSS pixels. */
+export const MARGIN_WIDTH = 66;
+export const MARGIN_HEIGHT = 46;
+
+/** Room kept above the axis and below the text. */
+const ABOVE_AXIS = 24;
+const ABOVE_GROUND = 30;
+
+/** The dimension arrow of the deciding limit with its three lines of text. */
+export interface MarginShape {
+  readonly x: number;
+  readonly from: number;
+  readonly to: number;
+  readonly textX: number;
+  readonly textY: number;
+  readonly anchor: 'start' | 'middle' | 'end';
+  readonly claim: string;
+  readonly amount: string;
+  readonly word: string;
+}
+
+export type TextPlace = Pick<MarginShape, 'x' | 'textX' | 'textY' | 'anchor'>;
+
+/** Of several places for the text, the one that covers least of what is drawn. */
+export function leastCovering(
+  candidates: readonly TextPlace[],
+  drawn: readonly Box[],
+  layout: Layout,
+): TextPlace {
+  const inPicture = candidates.map((candidate) => ({
+    ...candidate,
+    textY: Math.max(TOP - ABOVE_AXIS, Math.min(layout.bottom - ABOVE_GROUND, candidate.textY)),
+  }));
+  const cost = (candidate: TextPlace): number => {
+    const box = textBox(candidate);
+    const outside = Math.max(0, LEFT - box.x) + Math.max(0, box.x + box.width - layout.end - RIGHT);
+    return outside * MARGIN_HEIGHT + drawn.reduce((sum, other) => sum + overlap(box, other), 0);
+  };
+  return inPicture.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
+}
+
+/** The words beside the arrow: what is claimed, how much, to which side. */
+export function marginWords(limit: Limit): Pick<MarginShape, 'claim' | 'amount' | 'word'> {
+  return {
+    claim: limit.verdict === 'tight' ? 'up to' : 'at least',
+    amount: margin(limit, limit.edge),
+    word: limit.headroom[limit.edge] < 0 ? 'over' : 'to spare',
+  };
+}
+
+function textBox({ textX, textY, anchor }: TextPlace): Box {
+  const x = anchor === 'end' ? textX - MARGIN_WIDTH : anchor === 'middle' ? textX - MARGIN_WIDTH / 2 : textX;
+  return { x, y: textY - MARGIN_HEIGHT / 2, width: MARGIN_WIDTH, height: MARGIN_HEIGHT };
+}

@@ -1,0 +1,91 @@
+import { formatNumber, type Staircase, type Verdict } from '@heliarch/core';
+import { overlap, type Box } from './boxes';
+import { LEFT, TOP, type Layout } from './layout';
+import { MARGIN_WIDTH, marginWords, type MarginShape } from './margin-text';
+
+export interface RunningLabel {
+  readonly x: number;
+  readonly y: number;
+  readonly text: string;
+}
+
+export interface RunningLimitShape {
+  readonly y: number;
+  readonly x1: number;
+  readonly x2: number;
+  readonly label: string;
+  readonly details: readonly string[];
+  readonly verdict: Verdict | undefined;
+  readonly over: Box | undefined;
+  readonly margin: MarginShape | undefined;
+}
+
+/** The level of what runs, step by step, as a line and as the area below it. */
+export function runningLevel({ floor, steps }: Staircase, { y, bottom, floorX, stepX, runningEnd }: Layout) {
+  const levels = [
+    ...(floorX === undefined ? [] : [{ x: floorX, va: floor.va.stated }]),
+    ...steps.map((step, index) => ({ x: stepX[index] ?? 0, va: step.after.stated })),
+  ];
+  const line = levels
+    .map(({ x, va }, index) => {
+      const rise = index === 0 ? `M${x} ${bottom}` : '';
+      return `${rise}L${x} ${y(va)}H${levels[index + 1]?.x ?? runningEnd}`;
+    })
+    .join('');
+  return { runningLine: line, runningArea: line && `${line}V${bottom}Z` };
+}
+
+/** The doubt of everything running, at the end of its line. */
+export function runningWhisker({ full, runningLimit }: Staircase, { y, runningEnd }: Layout) {
+  const edge = runningLimit.limit.verdict === 'trips' ? full.lo : full.hi;
+  return { x: runningEnd - 14, from: y(full.stated), to: y(edge) };
+}
+
+/** What runs in the end, written on its line where nothing stands in the way. */
+export function runningLabel(
+  { full, runningDecides }: Staircase,
+  drawn: readonly Box[],
+  { y, runningEnd }: Layout,
+): RunningLabel | undefined {
+  const at = { x: runningEnd - 24, y: y(full.stated) - 6, text: `running ${formatNumber(full.stated, 0)}` };
+  const box = { x: at.x - MARGIN_WIDTH, y: at.y - 12, width: MARGIN_WIDTH, height: 14 };
+  return !runningDecides && box.x > LEFT && drawn.every((other) => overlap(box, other) === 0)
+    ? at
+    : undefined;
+}
+
+/** The one long-dashed line, in the verdict's colour with its margin where it decides. */
+export function runningLimitShape(
+  { runningLimit, runningDecides, full, element }: Staircase,
+  layout: Layout,
+): RunningLimitShape {
+  const { y, runningEnd, column, end } = layout;
+  const { limit, watts, va } = runningLimit;
+  const at = y(va);
+  const edge = limit.edge === 'optimistic' ? full.lo : full.hi;
+  const isOver = runningDecides && limit.verdict !== 'holds' && full.stated > va;
+  return {
+    y: at,
+    x1: LEFT,
+    x2: end,
+    label: `${formatNumber(va, 0)} VA`,
+    details: watts
+      ? [`${formatNumber(watts.rating, 0)} W at`, `pf ${formatNumber(watts.powerFactor, 2)}`]
+      : [element.kind === 'inverter' ? 'running' : `${element.protection.amps} A`],
+    verdict: runningDecides ? limit.verdict : undefined,
+    over: isOver
+      ? { x: runningEnd - column, y: y(full.stated), width: column, height: at - y(full.stated) }
+      : undefined,
+    margin: runningDecides
+      ? {
+          x: runningEnd - 6,
+          from: y(edge),
+          to: at,
+          textX: runningEnd - 14,
+          textY: Math.max(TOP, Math.min(at, y(Math.max(edge, full.stated))) - 30),
+          anchor: 'end',
+          ...marginWords(limit),
+        }
+      : undefined,
+  };
+}

@@ -1,0 +1,93 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Explanation, Verdict } from '@heliarch/core';
+import { keepTogether } from '../ui/keep-together';
+import { VerdictMark } from '../ui/verdict-mark';
+
+/** Does it hold; what to do or how much is to spare; why. In that order of size. */
+@Component({
+  selector: 'heli-verdict-headline',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [VerdictMark],
+  template: `
+    <div role="status" aria-atomic="true">
+      <h1 [class]="verdict()">
+        @if (explanation().word; as word) {
+          <heli-verdict-mark [mark]="verdict()" />
+          <span class="word">{{ word }}</span>
+        }
+        {{ explanation().condition }}
+      </h1>
+      <p class="action">{{ keep(explanation().action) }}</p>
+    </div>
+    <p class="reason">
+      @for (span of explanation().reason; track $index) {
+        @if (span.strong) {
+          <strong>{{ keep(span.text) }}</strong>
+        } @else {
+          <span>{{ keep(span.text) }}</span>
+        }
+      }
+    </p>
+  `,
+  styles: `
+    h1 {
+      font: 600 44px/48px var(--body);
+      letter-spacing: -0.01em;
+    }
+    heli-verdict-mark {
+      width: 30px;
+      height: 30px;
+      margin-right: 8px;
+      vertical-align: -1px;
+    }
+    .word {
+      color: var(--verdict);
+    }
+    .action {
+      margin-top: 2px;
+      font: 500 20px/26px var(--body);
+    }
+    .reason {
+      min-height: 36px;
+      margin-top: 4px;
+      color: var(--ink-2);
+    }
+    .reason strong {
+      color: var(--ink);
+    }
+    @media (max-width: 720px) {
+      /* The verdict stays in view while the list is scrolled. */
+      :host {
+        display: contents;
+      }
+      [role='status'] {
+        position: sticky;
+        top: 0;
+        z-index: 2;
+        margin: 0 calc(-1 * var(--margin));
+        padding: 2px var(--margin) 6px;
+        background: var(--paper);
+      }
+      h1 {
+        font-size: 31px;
+        line-height: 36px;
+      }
+      heli-verdict-mark {
+        width: 25px;
+        height: 25px;
+      }
+      .action {
+        font-size: 18px;
+        line-height: 24px;
+      }
+      .reason {
+        font-size: 14px;
+      }
+    }
+  `,
+})
+export class VerdictHeadline {
+  protected readonly keep = keepTogether;
+  readonly explanation = input.required<Explanation>();
+  readonly verdict = input.required<Verdict>();
+}

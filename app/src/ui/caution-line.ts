@@ -1,0 +1,28 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { CautionSheet } from './cautions';
+
+/** The one line of caution that stands beside every verdict. */
+@Component({
+  selector: 'heli-caution-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    Planning, not permission: local code and a licensed electrician decide.
+    <button type="button" class="link" (click)="sheet.isOpen.set(true)">Before you rely on this</button>
+  `,
+  styles: `
+    :host {
+      color: var(--ink-2);
+    }
+    .link {
+      min-height: 24px;
+    }
+    @media (pointer: coarse) {
+      .link {
+        min-height: 44px;
+      }
+    }
+  `,
+})
+export class CautionLine {
+  protected readonly sheet = inject(CautionSheet);
+}

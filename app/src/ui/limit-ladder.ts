@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { formatPercent, limitLabel, spareOrOver, VERDICT_WORDS, type Limit, type Rig } from '@heliarch/core';
+import { keepTogether } from './keep-together';
+import { VerdictMark } from './verdict-mark';
+
+/** Bars are in percent of the limit; what is beyond it is cut off here. */
+const LIMIT_AT = 100;
+const ROW_END = 107;
+const FOLD_BELOW = 0.2;
+
+interface Row {
+  readonly limit: Limit;
+  readonly label: string;
+  readonly share: string;
+  readonly headroom: string;
+  readonly word: string;
+  readonly running: number;
+  readonly start: number;
+  readonly over: number;
+  readonly whiskerFrom: number;
+  readonly whiskerTo: number;
+}
+
+/** Every limit as a thin row, all drawn so that the limit is the same upright rule. */
+@Component({
+  selector: 'heli-limit-ladder',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [VerdictMark],
+  templateUrl: './limit-ladder.html',
+  styleUrl: './limit-ladder.css',
+})
+export class LimitLadder {
+  readonly rig = input.required<Rig>();
+  readonly limits = input.required<readonly Limit[]>();
+  /** Names of circuits that carry nothing of this set. */
+  readonly idle = input<readonly string[]>([]);
+
+  protected readonly rows = computed(() =>
+    this.limits()
+      .filter((limit) => !folds(limit))
+      .map((limit) => rowOf(this.rig(), limit)),
+  );
+  protected readonly folded = computed(() => {
+    const small = this.limits()
+      .filter(folds)
+      .map((limit) => limitLabel(this.rig(), limit));
+    return [
+      ...(small.length > 0 ? [`Under 20 %: ${small.join('; ')}.`] : []),
+      ...(this.idle().length > 0 ? [`Idle: ${this.idle().join(', ')}.`] : []),
+    ].join(' ');
+  });
+}
+
+const folds = (limit: Limit): boolean => limit.verdict === 'holds' && limit.loading < FOLD_BELOW;
+
+function rowOf(rig: Rig, limit: Limit): Row {
+  const { running, worst, capacity, edge, verdict } = limit;
+  const at = (value: number): number => Math.min(ROW_END, (value / capacity[edge]) * LIMIT_AT);
+  const decides = edge === 'optimistic' ? worst.lo : worst.hi;
+  return {
+    limit,
+    label: keepTogether(limitLabel(rig, limit)),
+    share: formatPercent(limit.loading),
+    headroom: spareOrOver(limit, edge).replace(' to spare', ''),
+    word: VERDICT_WORDS[verdict],
+    running: at(Math.min(running.stated, worst.stated)),
+    start: at(worst.stated),
+    over: verdict === 'holds' ? 0 : Math.max(0, at(Math.max(decides, worst.stated)) - LIMIT_AT),
+    whiskerFrom: at(Math.min(worst.stated, decides)),
+    whiskerTo: at(Math.max(worst.stated, decides)),
+  };
+}

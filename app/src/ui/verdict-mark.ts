@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Verdict } from '@heliarch/core';
+
+/** The shape of a verdict: solid disc, ring with one half filled, open bolt; or the dash of "not on this supply". */
+@Component({
+  selector: 'heli-verdict-mark',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { 'aria-hidden': 'true', '[class]': 'mark()' },
+  template: `
+    <svg viewBox="0 0 24 24">
+      @switch (mark()) {
+        @case ('holds') {
+          <circle class="solid" cx="12" cy="12" r="10" />
+        }
+        @case ('tight') {
+          <circle class="line" cx="12" cy="12" r="9" />
+          <path class="solid" d="M12 3a9 9 0 0 1 0 18Z" />
+        }
+        @case ('trips') {
+          <path class="line" d="M15.5 1.5 5 13.5h5.5L8.5 22.5 19 10h-5.8Z" />
+        }
+        @case ('not-fed') {
+          <path class="dash" d="M4 12h16" />
+        }
+      }
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: inline-block;
+      width: 1em;
+      height: 1em;
+    }
+    svg {
+      display: block;
+      width: 100%;
+      height: 100%;
+    }
+    .solid {
+      fill: var(--verdict);
+    }
+    .line {
+      fill: none;
+      stroke: var(--verdict);
+      stroke-width: 2.2;
+      stroke-linejoin: round;
+    }
+    .dash {
+      stroke: var(--ink-3);
+      stroke-width: 2;
+    }
+  `,
+})
+export class VerdictMark {
+  readonly mark = input.required<Verdict | 'not-fed'>();
+}
