@@ -1,0 +1,45 @@
+import { defineConfig } from '@playwright/test';
+import { fileURLToPath } from 'node:url';
+
+const PORT = 4699;
+const address = `http://127.0.0.1:${PORT}`;
+
+/** The built application on the real server with the demo data, as `npm run demo` serves it. */
+export default defineConfig({
+  testDir: './tests',
+  testMatch: '**/*.e2e.ts',
+  outputDir: './test-results',
+  retries: 0,
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: 'list',
+  use: {
+    baseURL: address,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-US',
+    timezoneId: 'UTC',
+    colorScheme: 'light',
+    serviceWorkers: 'block',
+    launchOptions: {
+      executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-dev-shm-usage',
+      ],
+    },
+  },
+  webServer: {
+    command: `node --import tsx server/src/main.ts --demo tern --port ${PORT}`,
+    cwd: fileURLToPath(new URL('..', import.meta.url)),
+    url: address,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
+  },
+});

@@ -1,0 +1,121 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { TogetherPage } from './together-page.ts';
+
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+
+for (const theme of ['light', 'dark'] as const) {
+  test.describe(`by ${theme === 'light' ? 'day' : 'night'}`, () => {
+    test.use({ colorScheme: theme });
+
+    test('no accessibility fault in any verdict, with numbers, menu and cautions open (axe)', async ({
+      page,
+    }) => {
+      const together = new TogetherPage(page);
+      await together.open();
+      const faults = async () => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        return violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`);
+      };
+      expect(await faults()).toEqual([]);
+      await together.load('Kettle').check();
+      await together.openNumbers('Bandsaw');
+      expect(await faults()).toEqual([]);
+      await together.load('Convection oven').check();
+      await expect(together.headline).toHaveText(/Trips/);
+      await page.getByRole('button', { name: /^Rig:/ }).click();
+      await expect(page.getByRole('button', { name: 'Open a file …' })).toBeVisible();
+      expect(await faults()).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Before you rely on this' }).click();
+      await expect(page.getByRole('dialog')).toContainText('This is planning, not approval');
+      expect(await faults()).toEqual([]);
+    });
+  });
+}
+
+test.describe('on the phone', () => {
+  test.use(PHONE);
+
+  test('the verdict stays in view over the list, nothing sticks out, targets fit a thumb', async ({
+    page,
+  }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width).toBe(390);
+    await together.load('Kettle').check();
+    await together.load('Convection oven').check();
+    await expect(together.headline).toBeInViewport();
+    await expect(together.headline).toHaveText(/Trips/);
+    const height = await page
+      .getByRole('button', { name: 'Correct the numbers of Kettle' })
+      .evaluate((element) => element.getBoundingClientRect().height);
+    expect(height).toBeGreaterThanOrEqual(44);
+
+    await expect(together.ladder).toBeHidden();
+    await page.getByRole('radio', { name: 'Limits' }).check();
+    await expect(together.ladder).toContainText('Inverter running, W');
+    await expect(together.load('Kettle')).toBeHidden();
+  });
+});
+
+test('everything works from the keyboard', async ({ page }) => {
+  const together = new TogetherPage(page);
+  await together.open();
+  await together.load('Bandsaw').focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(together.load('Dust extractor')).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(together.load('Dust extractor')).not.toBeChecked();
+  await expect(together.headline).toHaveText(/^\s*Holds\s*$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Running' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(together.load('Dust extractor')).toBeFocused();
+
+  await page.getByRole('radio', { name: 'On battery' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'Shore 30 A' })).toBeChecked();
+
+  await page.getByRole('button', { name: 'Before you rely on this' }).press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('the theme is kept', async ({ page }) => {
+  await new TogetherPage(page).open();
+  await page.getByRole('button', { name: 'Switch to night' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Switch to day' })).toBeVisible();
+});
+
+test('nothing is asked of any other host, and the page obeys a strict policy', async ({ page, baseURL }) => {
+  const outside: string[] = [];
+  const complaints: string[] = [];
+  page.on('request', (request) => {
+    const isOwn = request.url().startsWith(baseURL ?? '') || /^(data|blob):/.test(request.url());
+    if (!isOwn) outside.push(request.url());
+  });
+  page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+  page.on('pageerror', (error) => complaints.push(error.message));
+  const together = new TogetherPage(page);
+  await together.open();
+  await together.supply('Shore 30 A');
+  await page.getByRole('button', { name: 'Before you rely on this' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(outside).toEqual([]);
+  expect(complaints).toEqual([]);
+
+  const response = await page.request.get('/');
+  const policy = response.headers()['content-security-policy'];
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).toContain("script-src 'self';");
+  expect(response.headers()['cache-control']).toBe('no-cache');
+  const script = /src="(main-[A-Z0-9]+\.js)"/.exec(await response.text())?.[1] ?? '';
+  const hashed = await page.request.get(`/${script}`, { headers: { 'accept-encoding': 'gzip' } });
+  expect(hashed.headers()['cache-control']).toContain('immutable');
+  expect(hashed.headers()['content-encoding']).toBe('gzip');
+  expect((await page.request.get('/no-such-file.js')).status()).toBe(404);
+});
