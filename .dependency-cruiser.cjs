@@ -1,0 +1,78 @@
+/** The rules of dependency of the house: core at the bottom, rooms side by side. */
+const LAYERS = [
+  'quantity',
+  'reference',
+  'rig',
+  'electrical',
+  'sun',
+  'heat',
+  'together',
+  'day',
+  'rehearse',
+  'logbook',
+  'formats',
+];
+const ROOMS = ['rig', 'loads', 'together', 'day', 'rehearse', 'now', 'logbook', 'card'];
+
+const upwards = LAYERS.slice(0, -1).map((layer, index) => ({
+  name: `core-layer-${layer}`,
+  comment: `core/src/${layer} must not know the layers above it`,
+  severity: 'error',
+  from: { path: `^core/src/${layer}/` },
+  to: { path: `^core/src/(${LAYERS.slice(index + 1).join('|')})/` },
+}));
+
+const betweenRooms = ROOMS.map((room) => ({
+  name: `room-${room}`,
+  comment: `Rooms do not import each other: what two need goes to ui/ or book/`,
+  severity: 'error',
+  from: { path: `^app/src/${room}/` },
+  to: { path: `^app/src/(${ROOMS.filter((other) => other !== room).join('|')}|shell)/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...upwards,
+    ...betweenRooms,
+    {
+      name: 'core-is-pure',
+      comment: 'core knows no DOM, Angular, Dexie or Node: of packages, only Yup',
+      severity: 'error',
+      from: { path: '^core/src/' },
+      to: { pathNot: ['^core/src/', '(^|/)node_modules/yup/'] },
+    },
+    {
+      name: 'nothing-reaches-into-core',
+      comment: 'core is used by its public index only',
+      severity: 'error',
+      from: { pathNot: '^core/' },
+      to: { path: '^core/src/', pathNot: '^core/src/index\\.ts$' },
+    },
+    {
+      name: 'dexie-behind-the-book',
+      comment: 'Only the book knows how rigs are kept',
+      severity: 'error',
+      from: { path: '^app/src/', pathNot: '^app/src/book/' },
+      to: { path: '(^|/)node_modules/dexie/' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    {
+      name: 'no-orphans',
+      comment: 'A file that nothing uses is dead',
+      severity: 'error',
+      from: { orphan: true, pathNot: ['\\.spec\\.ts$', '\\.d\\.ts$', 'main\\.ts$'] },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default', 'types'],
+      extensions: ['.ts', '.js', '.mjs'],
+    },
+  },
+};
