@@ -33,7 +33,7 @@ describe('heliarch check', () => {
       jasmine.objectContaining({
         verdict: 'holds',
         startOrder: ['bandsaw', 'extractor'],
-        notFed: ['water-heater'],
+        notFed: [{ load: 'water-heater', because: 'nothing feeds Water' }],
       }),
     );
     expect(result.restarts).toEqual([{ load: 'bandsaw', holds: false, switchOffFirst: ['extractor'] }]);
@@ -43,6 +43,22 @@ describe('heliarch check', () => {
       jasmine.objectContaining({ load: 'extractor', restart: false, verdict: 'holds' }),
     );
     expect(decider.capacity.pessimistic - decider.worst.hi).toBeCloseTo(decider.headroom.pessimistic, 6);
+  });
+
+  it('takes a scene of the file, states of loads, and another rule for the order', () => {
+    const scene = heliarch('check', 'demo/tern.json', '--scene', 'now', '--json');
+    expect(JSON.parse(scene.stdout)).toEqual(
+      jasmine.objectContaining({ verdict: 'holds', restartVerdict: 'fails', ifSourceDrops: null }),
+    );
+    expect(JSON.parse(scene.stdout).reserveInS).toBeGreaterThan(3600);
+    expect(checkTern('hob@low,kettle').status).toBe(0);
+    expect(checkTern('extractor,bandsaw', '--order', 'given').status).toBe(10);
+    expect(checkTern('extractor,bandsaw', '--order', 'best').status).toBe(0);
+    const shore = heliarch('check', 'demo/tern.json', '--scene', 'now', '--supply', 'shore-15', '--json');
+    const report: { ifSourceDrops: { verdict: string }; fromSourceW: number; fromBatteryW: number } =
+      JSON.parse(shore.stdout);
+    expect(report.ifSourceDrops.verdict).toBe('tight');
+    expect(report.fromSourceW + report.fromBatteryW).toBeGreaterThan(1700);
   });
 
   it('refuses bad input with exit code 2 and the message on stderr', () => {
@@ -56,6 +72,9 @@ describe('heliarch check', () => {
       'name a rig file that exists',
     );
     expect(heliarch('check', 'demo/tern.json').status).toBe(2);
+    expect(checkTern('hob@sizzling').stderr).toContain(
+      'hob has no state "sizzling"; use one of low, medium, high',
+    );
   });
 });
 

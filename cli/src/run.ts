@@ -19,8 +19,10 @@ export async function run(args: readonly string[], { out, err }: Output): Promis
     .command('check')
     .description('check a set: exit code 0 holds, 10 tight, 11 trips, 2 bad input')
     .argument('<file>', 'a rig file')
-    .requiredOption('--supply <id>', 'the supply, by its id')
-    .requiredOption('--on <ids>', 'the loads that are on, by id, with commas between')
+    .option('--supply <id>', 'the supply, by its id')
+    .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
+    .option('--scene <id>', 'a scene of the file, in place of what is not named')
+    .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
     .option('--json', 'print the whole result as JSON')
     .action(async (file: string, options: CheckOptions) => {
       const { result, text } = checkCommand(await openRig(file), options);

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { describeProblem, validateRig, type Rig } from '@heliarch/core';
+import { describeProblem, readRigDocument, type Rig } from '@heliarch/core';
 import { liveQuery } from 'dexie';
 import { from } from 'rxjs';
 import { BookDatabase, type StoredRig } from './book-database';
@@ -55,7 +55,7 @@ export class RigRepository {
 }
 
 function readable(stored: StoredRig): Rig {
-  const read = validateRig(stored.document);
+  const read = readRigDocument(stored.document);
   if (read.ok) return read.value;
   const first = read.problems[0];
   throw new UnreadableRig(

@@ -4,7 +4,7 @@ import type { Rig } from '@heliarch/core';
 export function smallRig(name = 'Small'): Rig {
   return {
     format: 'heliarch-rig',
-    version: 0,
+    version: 1,
     id: 'small',
     name,
     buses: [

@@ -28,6 +28,8 @@ export interface AcSum {
   readonly watts: Demand;
   /** Apparent power, VA. */
   readonly va: Demand;
+  /** What is orthogonal to the active power, var; at the optimistic edge the lagging part only. */
+  readonly nonActive: Demand;
 }
 
 /**
@@ -61,7 +63,11 @@ export function addAc(terms: readonly AcTerm[]): AcSum {
   const watts = addDoubtful(terms.map((term) => term.watts));
   const nonActive = addDoubtful(terms.map((term) => term.nonActive));
   const lagging = addDoubtful(terms.filter((term) => term.surelyLags).map((term) => term.nonActive));
-  return { watts: demandOf(watts), va: apparent(watts, nonActive, lagging) };
+  return {
+    watts: demandOf(watts),
+    va: apparent(watts, nonActive, lagging),
+    nonActive: { ...demandOf(nonActive), lo: demandOf(lagging).lo },
+  };
 }
 
 /** A sum read at both edges; nothing is drawn below zero. */

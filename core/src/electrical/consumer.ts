@@ -8,6 +8,7 @@ import { nonActivePower, type AcTerm } from './apparent-power.js';
 /** A load as the sums see it: what its parts draw running, and what each of them does at its start. */
 export interface Consumer {
   readonly load: Load;
+  readonly stateId: string | undefined;
   readonly parts: readonly ConsumerPart[];
 }
 
@@ -27,18 +28,34 @@ export interface StartOfPart {
   readonly surelyLags: boolean;
 }
 
-/** The numbers of a load as terms of sums. All numbers of one load are wrong together. */
-export function consumerOf(load: Load): Consumer {
-  return { load, parts: load.parts.map((part) => consumerPart(load, part)) };
+/**
+ * The numbers of a load as terms of sums. All numbers of one load are wrong together.
+ *
+ * @param load The load.
+ * @param stateId The state it is in (a level, a mode); by default all its parts run in full.
+ */
+export function consumerOf(load: Load, stateId?: string): Consumer {
+  const state = load.states?.find((candidate) => candidate.id === stateId);
+  const shareOf = (part: Part): number =>
+    state ? (state.parts.find((each) => each.part === part.id)?.share ?? 0) : 1;
+  return {
+    load,
+    stateId: state?.id,
+    parts: load.parts
+      .filter((part) => shareOf(part) > 0)
+      .map((part) => consumerPart(load, part, shareOf(part))),
+  };
 }
 
-function consumerPart(load: Load, part: Part): ConsumerPart {
+function consumerPart(load: Load, part: Part, share: number): ConsumerPart {
   const { surelyLags } = kindOfPart(part.kind);
   const causes = (quantity: Quantity) => causesOf(load, part.kind, quantity);
   const { runningW } = part;
+  const { minus, plus } = halfWidthsOf(runningW, 'running', part.kind);
   const watts = {
-    value: runningW.value,
-    ...halfWidthsOf(runningW, 'running', part.kind),
+    value: runningW.value * share,
+    minus: minus * share,
+    plus: plus * share,
     causes: causes(runningW),
   };
   const powerFactor = runningPowerFactor(part);

@@ -24,18 +24,8 @@ export function addStart(rest: readonly AcTerm[], start: StartOfPart): AcSum {
   const asStated = at(stated);
   const aligned = alignedPowerFactor(rest);
   const candidates = aligned > lo && aligned < hi ? [...ends, at(aligned)] : ends;
-  return {
-    watts: widest(
-      asStated.watts,
-      candidates.map((sum) => sum.watts),
-      ends.map((sum) => sum.watts),
-    ),
-    va: widest(
-      asStated.va,
-      candidates.map((sum) => sum.va),
-      ends.map((sum) => sum.va),
-    ),
-  };
+  const of = (read: (sum: AcSum) => Demand) => widest(read(asStated), candidates.map(read), ends.map(read));
+  return { watts: of((sum) => sum.watts), va: of((sum) => sum.va), nonActive: of((sum) => sum.nonActive) };
 }
 
 function startTerm(start: StartOfPart, powerFactor: number): AcTerm {

@@ -1,6 +1,14 @@
 import type { Interval } from '../quantity/quantity.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
-import type { Converter } from '../rig/schema.js';
+import type { Quantity } from '../quantity/quantity.js';
+import type { Tier } from '../rig/schema.js';
+
+/** What an inverter or a generator carries: for hours, and more for a while. */
+export interface SurgeRating {
+  readonly continuousW: Quantity;
+  readonly continuousVA: Quantity;
+  readonly tiers: readonly Tier[];
+}
 
 /** A ceiling at both edges and as stated, in VA or W, with the half-widths of its own doubt. */
 export interface Ceiling {
@@ -23,14 +31,14 @@ export interface Ceiling {
  * surgeCeiling(inverter, 0.3).value; // 9000
  * surgeCeiling(inverter, 0.8).value; // 6000
  */
-export function surgeCeiling(converter: Converter, seconds: number): Ceiling {
-  const lasting = ceilingsOf(converter).filter((ceiling) => ceiling.seconds >= seconds);
+export function surgeCeiling(rating: SurgeRating, seconds: number): Ceiling {
+  const lasting = ceilingsOf(rating).filter((ceiling) => ceiling.seconds >= seconds);
   return lasting.reduce((highest, ceiling) => (ceiling.value > highest.value ? ceiling : highest));
 }
 
 /** The continuous rating and every tier, in VA, continuous first. */
-export function ceilingsOf(converter: Converter): readonly Ceiling[] {
-  const { continuousVA, tiers } = converter;
+export function ceilingsOf(rating: SurgeRating): readonly Ceiling[] {
+  const { continuousVA, tiers } = rating;
   return [
     { value: continuousVA.value, ...halfWidthsOf(continuousVA, 'rating'), seconds: Infinity },
     ...tiers.map(({ limit, seconds }) => ({ value: limit.value, ...halfWidthsOf(limit, 'rating'), seconds })),
@@ -38,8 +46,8 @@ export function ceilingsOf(converter: Converter): readonly Ceiling[] {
 }
 
 /** Watts that a ceiling given in VA allows: the ratio of the continuous ratings (methods.md, rule 6). */
-export function wattsPerVA(converter: Converter): number {
-  return converter.continuousW.value / converter.continuousVA.value;
+export function wattsPerVA(rating: SurgeRating): number {
+  return rating.continuousW.value / rating.continuousVA.value;
 }
 
 /**
@@ -48,12 +56,12 @@ export function wattsPerVA(converter: Converter): number {
  * @param va Apparent power, VA, above the continuous rating.
  * @returns Seconds; 0 above the highest tier. A lower tier counts only for its own seconds.
  */
-export function secondsCarried(converter: Converter, va: number): number {
-  const reaching = ceilingsOf(converter).filter((ceiling) => ceiling.value + ceiling.plus >= va);
+export function secondsCarried(rating: SurgeRating, va: number): number {
+  const reaching = ceilingsOf(rating).filter((ceiling) => ceiling.value + ceiling.plus >= va);
   return reaching.reduce((longest, ceiling) => Math.max(longest, ceiling.seconds), 0);
 }
 
 /** True where the doubt of the seconds reaches across the end of a tier, so that two ceilings apply. */
-export function straddlesTier(converter: Converter, seconds: Interval): boolean {
-  return surgeCeiling(converter, seconds.lo).value !== surgeCeiling(converter, seconds.hi).value;
+export function straddlesTier(rating: SurgeRating, seconds: Interval): boolean {
+  return surgeCeiling(rating, seconds.lo).value !== surgeCeiling(rating, seconds.hi).value;
 }

@@ -1,5 +1,6 @@
 import { describeProblem, type RigProblem } from '../rig/problems.js';
 import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig/schema.js';
+import { migrate } from '../rig/migrate.js';
 import { validateRig, type Validation } from '../rig/validate.js';
 
 /** Largest file that is read, in bytes of UTF-8. */
@@ -20,7 +21,12 @@ export function readRigFile(text: string): Validation<Rig> {
   } catch {
     return refuse('the file is not JSON, so it is not a rig file; choose one that Heliarch saved');
   }
-  return refuseForeign(document) ?? validateRig(document);
+  return readRigDocument(document);
+}
+
+/** Reads a rig that is parsed already, of this version or an older one. */
+export function readRigDocument(document: unknown): Validation<Rig> {
+  return refuseForeign(document) ?? validateRig(migrate(document));
 }
 
 /**

@@ -47,17 +47,19 @@ export const EXPANSION = 2 / Math.sqrt(3);
  * ]).up; // { hard: 7, expanded: 5.7735 }
  */
 export function addDoubtful(terms: readonly DoubtfulTerm[]): DoubtfulSum {
+  const count = terms.length;
   const groupOf = groupByCause(terms);
-  const minusOfGroup = new Map<number, number>();
-  const plusOfGroup = new Map<number, number>();
+  const minusOfGroup = new Float64Array(count);
+  const plusOfGroup = new Float64Array(count);
   let stated = 0;
-  terms.forEach((term, index) => {
-    const group = groupOf[index] ?? index;
+  for (let index = 0; index < count; index += 1) {
+    const term = terms[index]!;
+    const group = groupOf[index]!;
     stated += term.value;
-    minusOfGroup.set(group, (minusOfGroup.get(group) ?? 0) + term.minus);
-    plusOfGroup.set(group, (plusOfGroup.get(group) ?? 0) + term.plus);
-  });
-  return { stated, down: spreadOf(minusOfGroup.values()), up: spreadOf(plusOfGroup.values()) };
+    minusOfGroup[group] = minusOfGroup[group]! + term.minus;
+    plusOfGroup[group] = plusOfGroup[group]! + term.plus;
+  }
+  return { stated, down: spreadOf(minusOfGroup), up: spreadOf(plusOfGroup) };
 }
 
 /**
@@ -91,7 +93,7 @@ export function limitShrinkage(demand: Spread, demandDoubt: number, limitHalfWid
   return Math.min(limitHalfWidth, Math.max(0, together - demandDoubt));
 }
 
-function spreadOf(halfWidthOfGroups: Iterable<number>): Spread {
+function spreadOf(halfWidthOfGroups: Float64Array): Spread {
   let hard = 0;
   let squares = 0;
   for (const halfWidth of halfWidthOfGroups) {
@@ -101,21 +103,27 @@ function spreadOf(halfWidthOfGroups: Iterable<number>): Spread {
   return { hard, expanded: EXPANSION * Math.sqrt(squares) };
 }
 
-/** Causes that share a number merge: the groups are the connected components of terms and causes. */
-function groupByCause(terms: readonly DoubtfulTerm[]): readonly number[] {
-  const parent = terms.map((_, index) => index);
-  const root = (index: number): number => {
-    let at = index;
-    while (parent[at] !== at) at = parent[at] ?? at;
-    return at;
-  };
+/**
+ * Causes that share a number merge: the groups are the connected components of terms and causes.
+ * Plain loops over flat arrays, since this runs for every sum of every limit.
+ */
+function groupByCause(terms: readonly DoubtfulTerm[]): Int32Array {
+  const parent = new Int32Array(terms.length);
   const firstWithCause = new Map<string, number>();
-  terms.forEach((term, index) => {
-    for (const cause of term.causes) {
+  for (let index = 0; index < terms.length; index += 1) {
+    parent[index] = index;
+    for (const cause of terms[index]!.causes) {
       const first = firstWithCause.get(cause);
       if (first === undefined) firstWithCause.set(cause, index);
-      else parent[root(index)] = root(first);
+      else parent[rootOf(parent, index)] = rootOf(parent, first);
     }
-  });
-  return terms.map((_, index) => root(index));
+  }
+  for (let index = 0; index < parent.length; index += 1) parent[index] = rootOf(parent, index);
+  return parent;
+}
+
+function rootOf(parent: Int32Array, index: number): number {
+  let at = index;
+  while (parent[at] !== at) at = parent[at]!;
+  return at;
 }

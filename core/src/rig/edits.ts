@@ -17,6 +17,19 @@ export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolea
   });
 }
 
+/** The rig with a load that is on put into another state. */
+export function withState(rig: Rig, sceneId: string, loadId: string, state: string): Rig {
+  return withScene(rig, sceneId, (scene) => ({
+    ...scene,
+    on: scene.on.map((entry) => (entry.load === loadId ? { ...entry, state } : entry)),
+  }));
+}
+
+/** The rig with a new reading of the battery's charge. */
+export function withCharge(rig: Rig, sceneId: string, percent: number, readAt: string): Rig {
+  return withScene(rig, sceneId, (scene) => ({ ...scene, charge: { percent, readAt } }));
+}
+
 /** The rig with one number of one part replaced; a part without a start has no start to correct. */
 export function withPartNumber(
   rig: Rig,

@@ -60,10 +60,21 @@ export function choiceField<const T extends string>(label: string, options: read
 }
 
 /** A plain number that needs no basis, such as the nominal volts of a bus. */
-export function numberField(meta: FieldMeta & { readonly unit: string }, above: number, max: number) {
-  const wanted = `must be a number of ${meta.unit} above ${above} and at most ${max}`;
-  return number().strict().meta(meta).typeError(wanted).moreThan(above, wanted).max(max, wanted);
+export function numberField(meta: FieldMeta & { readonly unit: string }, range: NumberRange) {
+  const wanted =
+    range.above === undefined
+      ? `must be a number of ${meta.unit} from ${range.min} to ${range.max}`
+      : `must be a number of ${meta.unit} above ${range.above} and at most ${range.max}`;
+  const from = number().strict().meta(meta).typeError(wanted);
+  const bounded =
+    range.above === undefined ? from.min(range.min, wanted) : from.moreThan(range.above, wanted);
+  return bounded.max(range.max, wanted);
 }
+
+/** Bounds of a plain number: above one that it may not be, or from one that it may. */
+export type NumberRange =
+  | { readonly above: number; readonly min?: undefined; readonly max: number }
+  | { readonly min: number; readonly above?: undefined; readonly max: number };
 
 /** A quantity with its basis and, where given, its own half-widths. */
 export function quantityField(

@@ -35,30 +35,84 @@ function duplicatesIn(
   );
 }
 
+/** One id at a place of the file, with what it may name. */
+type Reference = readonly [path: string, id: string | null | undefined, among: readonly Named[]];
+
+interface Named {
+  readonly id: string;
+}
+
 function danglingIds(rig: Rig): readonly RigProblem[] {
-  const buses = (kind?: Bus['kind']) => rig.buses.filter((bus) => !kind || bus.kind === kind);
-  const check = (path: string, id: string | null | undefined, among: readonly { readonly id: string }[]) =>
-    id === undefined || id === null || among.some((entry) => entry.id === id)
-      ? []
-      : [problem(rig, path, `"${id}" is not in this file; use one of ${listOf(among)}`)];
+  return [...systemReferences(rig), ...loadReferences(rig), ...sceneReferences(rig)].flatMap(
+    ([path, id, among]) =>
+      id === undefined || id === null || among.some((entry) => entry.id === id)
+        ? []
+        : [problem(rig, path, `"${id}" is not in this file; use one of ${listOf(among)}`)],
+  );
+}
+
+function systemReferences(rig: Rig): readonly Reference[] {
+  const buses = (kind: Bus['kind']) => rig.buses.filter((bus) => bus.kind === kind);
   return [
-    ...rig.sources.flatMap((it, i) => check(`sources[${i}].bus`, it.bus, buses('ac'))),
-    ...rig.converters.flatMap((it, i) => [
-      ...check(`converters[${i}].from`, it.from, buses('dc')),
-      ...check(`converters[${i}].to`, it.to, buses('ac')),
-      ...check(`converters[${i}].passThroughFrom`, it.passThroughFrom, buses('ac')),
+    ...rig.sources.map((it, i): Reference => [`sources[${i}].bus`, it.bus, buses('ac')]),
+    ...rig.converters.flatMap((it, i): readonly Reference[] => [
+      [`converters[${i}].from`, it.from, it.kind === 'charger' ? buses('ac') : buses('dc')],
+      [
+        `converters[${i}].to`,
+        it.to,
+        it.kind === 'charger' || it.kind === 'dc-dc' ? buses('dc') : buses('ac'),
+      ],
+      [`converters[${i}].passThroughFrom`, it.passThroughFrom, buses('ac')],
     ]),
-    ...rig.batteries.flatMap((it, i) => check(`batteries[${i}].bus`, it.bus, buses('dc'))),
-    ...rig.circuits.flatMap((it, i) => check(`circuits[${i}].bus`, it.bus, buses('ac'))),
-    ...rig.loads.flatMap((it, i) => check(`loads[${i}].circuit`, it.circuit, rig.circuits)),
+    ...rig.batteries.map((it, i): Reference => [`batteries[${i}].bus`, it.bus, buses('dc')]),
+    ...(rig.solar ?? []).map((it, i): Reference => [`solar[${i}].bus`, it.bus, buses('dc')]),
+    ...rig.circuits.map((it, i): Reference => [`circuits[${i}].bus`, it.bus, rig.buses]),
     ...rig.supplies.flatMap((it, i) =>
-      it.sources.flatMap((id, j) => check(`supplies[${i}].sources[${j}]`, id, rig.sources)),
+      it.sources.map((id, j): Reference => [`supplies[${i}].sources[${j}]`, id, rig.sources]),
     ),
-    ...rig.scenes.flatMap((it, i) => [
-      ...check(`scenes[${i}].supply`, it.supply, rig.supplies),
-      ...it.on.flatMap((on, j) => check(`scenes[${i}].on[${j}].load`, on.load, rig.loads)),
+  ];
+}
+
+function loadReferences(rig: Rig): readonly Reference[] {
+  return [
+    ...rig.loads.flatMap((it, i): readonly Reference[] => [
+      [`loads[${i}].circuit`, it.circuit, rig.circuits],
+      ...(it.neverOn ?? []).map((id, j): Reference => [`loads[${i}].neverOn[${j}]`, id, rig.supplies]),
+      ...(it.states ?? []).flatMap((state, j) =>
+        state.parts.map(({ part }, k): Reference => [
+          `loads[${i}].states[${j}].parts[${k}].part`,
+          part,
+          it.parts,
+        ]),
+      ),
+      ...(it.programme?.stages ?? []).map(({ state }, j): Reference => [
+        `loads[${i}].programme.stages[${j}].state`,
+        state,
+        it.states ?? [],
+      ]),
+    ]),
+    ...(rig.ties ?? []).flatMap((it, i): readonly Reference[] => [
+      [`ties[${i}].follower`, it.follower, rig.loads],
+      [`ties[${i}].leader`, it.leader, rig.loads],
+    ]),
+    ...(rig.locks ?? []).flatMap((it, i) =>
+      it.loads.map((id, j): Reference => [`locks[${i}].loads[${j}]`, id, rig.loads]),
+    ),
+    ...(rig.shedders ?? []).flatMap((it, i): readonly Reference[] => [
+      [`shedders[${i}].drops`, it.drops, rig.loads],
+      [`shedders[${i}].watches`, it.watches, rig.loads],
     ]),
   ];
+}
+
+function sceneReferences(rig: Rig): readonly Reference[] {
+  return rig.scenes.flatMap((it, i): readonly Reference[] => [
+    [`scenes[${i}].supply`, it.supply, rig.supplies],
+    ...it.on.flatMap((on, j): readonly Reference[] => [
+      [`scenes[${i}].on[${j}].load`, on.load, rig.loads],
+      [`scenes[${i}].on[${j}].state`, on.state, rig.loads.find((load) => load.id === on.load)?.states ?? []],
+    ]),
+  ]);
 }
 
 function repeatedSceneLoads(rig: Rig): readonly RigProblem[] {
@@ -77,7 +131,7 @@ function problem(rig: Rig, path: string, message: string): RigProblem {
 
 const MOST_LISTED = 12;
 
-function listOf(entries: readonly { readonly id: string }[]): string {
+function listOf(entries: readonly Named[]): string {
   if (entries.length === 0) return '(there is none yet)';
   const ids = entries.slice(0, MOST_LISTED).map((entry) => entry.id);
   return entries.length > MOST_LISTED ? `${ids.join(', ')} …` : ids.join(', ');

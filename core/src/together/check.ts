@@ -1,19 +1,14 @@
-import { consumerOf, type Consumer } from '../electrical/consumer.js';
-import type { Rig, Scene, Supply } from '../rig/schema.js';
+import type { Consumer } from '../electrical/consumer.js';
+import type { Rig, Supply } from '../rig/schema.js';
 import { compareLimits, decidingLimit, type Limit } from './limit.js';
 import { restartsOf, type Restart } from './restart.js';
-import { wiringOf, type NotFed, type SeriesElement } from './series-elements.js';
-import { hasStart, startLimits } from './start-limits.js';
+import type { SeriesElement } from './series-elements.js';
+import { situationOf, steadyLimitsOf, supplyOf, type CheckScene } from './situation.js';
+import { hasStart } from './start-limits.js';
 import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
-import { steadyLimits } from './steady-limits.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
-
-/** Which loads are on, and on which supply. */
-export interface CheckScene {
-  readonly supply: Scene['supply'];
-  readonly on: readonly { readonly load: string }[];
-}
+import type { NotFed } from './wiring.js';
 
 export interface CheckResult {
   readonly supply: Supply;
@@ -35,6 +30,9 @@ export interface CheckResult {
   readonly elements: readonly SeriesElement[];
   readonly notFed: readonly NotFed[];
 }
+
+/** Which orders of the starts a verdict is for. */
+export type StartOrderRule = 'best' | 'given' | 'any';
 
 export interface NotLast {
   readonly loadId: string;
@@ -59,56 +57,51 @@ export function ladderOf(result: CheckResult): readonly Limit[] {
  * Can these loads run together on this supply?
  *
  * Every limit of every series element is tested at both edges: running watts, running VA and surge
- * tiers of the inverter; branch and source breakers, steady and at a start; the continuous rule. A
- * set passes an edge if some order of its starts does; the verdict is for the best order of the
- * pessimistic edge, or, where only the optimistic edge passes and in another order, for that one.
+ * tiers of inverter and generator; branch, output and source breakers, steady and at a start; plugs,
+ * cords and the transfer relay; the batteries; the continuous rule. A set passes an edge if some
+ * order of its starts does; the verdict is for the best order of the pessimistic edge, or, where only
+ * the optimistic edge passes and in another order, for that one.
  *
  * @param rig A validated rig.
  * @param scene What is on, and the supply; ids must be those of the rig.
+ * @param startOrder The best order (the default), the one given by the scene, or any: then every load
+ *   must be able to start last.
  * @returns The verdict with everything that led to it.
  * @throws RangeError where an id of the scene is not in the rig.
- * Source: methods.md, rules 1 to 8, 14 and 15.
+ * Source: methods.md, rules 1 to 11, 13 to 15.
  */
-export function check(rig: Rig, scene: CheckScene): CheckResult {
-  const supply = rig.supplies.find((candidate) => candidate.id === scene.supply);
-  if (!supply) throw new RangeError(`The rig has no supply ${scene.supply}`);
-  const { elements, fed, notFed } = wiringOf(rig, supply, loadsOf(rig, scene));
-  const consumers = fed.map(consumerOf);
+export function check(rig: Rig, scene: CheckScene, startOrder: StartOrderRule = 'best'): CheckResult {
+  const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+  const { consumers, test, followers } = situation;
   const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');
-  const test: StartTest = (running, starting) => startLimits(elements, running, starting);
-
-  const order = [
-    ...orderOf(byHand.filter(hasStart), selfStarting, test),
-    ...byHand.filter((consumer) => !hasStart(consumer)),
-  ];
-  const starts = startsInOrder(order, selfStarting, test);
-  const steady = elements.flatMap((element) => steadyLimits(element, consumers));
-  const limits = [...steady, ...hardestStarts(starts)].sort(compareLimits);
+  const isStarted = (consumer: Consumer): boolean => hasStart(consumer) && !followers.has(consumer.load.id);
+  const order =
+    startOrder === 'best'
+      ? [
+          ...orderOf(byHand.filter(isStarted), selfStarting, test),
+          ...byHand.filter((consumer) => !isStarted(consumer)),
+        ]
+      : byHand;
+  const runningAtStart = startOrder === 'any' ? allOthers(consumers) : earlierOnes(selfStarting, order);
+  const starts = startsInOrder(order.filter(isStarted), runningAtStart, consumers, test);
+  const limits = [...steadyLimitsOf(situation, consumers), ...hardestStarts(starts)].sort(compareLimits);
   const decider = decidingLimit(limits);
   const verdict = worstVerdict(limits.map((limit) => limit.verdict));
   return {
-    supply,
+    supply: situation.supply,
     verdict,
     decider,
     limits,
     selfStarting,
     order,
     starts,
-    notLast: notLastOf(order, consumers, test),
+    notLast: notLastOf(order.filter(isStarted), consumers, test),
     restarts: restartsOf(consumers, test),
     tripsWhen: verdict === 'trips' && decider ? whenItTrips(decider) : undefined,
-    elements,
-    notFed,
+    elements: situation.elements,
+    notFed: situation.notFed,
   };
-}
-
-function loadsOf(rig: Rig, scene: CheckScene) {
-  return scene.on.map(({ load: id }) => {
-    const load = rig.loads.find((candidate) => candidate.id === id);
-    if (!load) throw new RangeError(`The rig has no load ${id}`);
-    return load;
-  });
 }
 
 function orderOf(
@@ -119,27 +112,39 @@ function orderOf(
   const careful = bestStartOrder(starting, floor, 'pessimistic', test);
   if (careful.passes) return careful.order;
   const hopeful = bestStartOrder(starting, floor, 'optimistic', test);
-  const carefulMayDo = startsInOrder(careful.order, floor, test)
-    .filter((start) => start.moment === 'in-order')
-    .every((start) => passesAt(start.limits, 'optimistic'));
+  const earlier = earlierOnes(floor, careful.order);
+  const carefulMayDo = careful.order.every((consumer) =>
+    passesAt(test(earlier(consumer), consumer), 'optimistic'),
+  );
   return hopeful.passes && !carefulMayDo ? hopeful.order : careful.order;
 }
 
+/** What runs when a load of an order is started: the floor and all before it. */
+function earlierOnes(floor: readonly Consumer[], order: readonly Consumer[]) {
+  return (consumer: Consumer): readonly Consumer[] => [...floor, ...order.slice(0, order.indexOf(consumer))];
+}
+
+function allOthers(consumers: readonly Consumer[]) {
+  return (consumer: Consumer): readonly Consumer[] => consumers.filter((other) => other !== consumer);
+}
+
 function startsInOrder(
-  order: readonly Consumer[],
-  selfStarting: readonly Consumer[],
+  starting: readonly Consumer[],
+  runningAtStart: (consumer: Consumer) => readonly Consumer[],
+  all: readonly Consumer[],
   test: StartTest,
 ): readonly StartInOrder[] {
-  const everything = [...selfStarting, ...order];
-  const inOrder = order.filter(hasStart).map((consumer): StartInOrder => {
-    const running = [...selfStarting, ...order.slice(0, order.indexOf(consumer))];
-    return { consumer, moment: 'in-order', running, limits: test(running, consumer) };
-  });
-  const atAnyMoment = selfStarting.filter(hasStart).map((consumer): StartInOrder => {
-    const running = everything.filter((other) => other !== consumer);
-    return { consumer, moment: 'any-moment', running, limits: test(running, consumer) };
-  });
-  return [...inOrder, ...atAnyMoment];
+  const startOf = (
+    consumer: Consumer,
+    moment: StartInOrder['moment'],
+    running: readonly Consumer[],
+  ): StartInOrder => ({ consumer, moment, running, limits: test(running, consumer) });
+  return [
+    ...starting.map((consumer) => startOf(consumer, 'in-order', runningAtStart(consumer))),
+    ...all
+      .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
+      .map((consumer) => startOf(consumer, 'any-moment', allOthers(all)(consumer))),
+  ];
 }
 
 /** One row per element and unit: its hardest start. */
@@ -154,12 +159,12 @@ function hardestStarts(starts: readonly StartInOrder[]): readonly Limit[] {
 }
 
 function notLastOf(
-  order: readonly Consumer[],
+  starting: readonly Consumer[],
   all: readonly Consumer[],
   test: StartTest,
 ): readonly NotLast[] {
-  return order
-    .filter((consumer) => consumer.load.usage === 'left-on' && hasStart(consumer))
+  return starting
+    .filter((consumer) => consumer.load.usage === 'left-on')
     .flatMap((consumer) => {
       const limit = decidingLimit(test(all, consumer));
       return limit && limit.verdict !== 'holds' ? [{ loadId: consumer.load.id, limit }] : [];

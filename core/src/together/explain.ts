@@ -46,13 +46,13 @@ export function explain(rig: Rig, result: CheckResult): Explanation {
   const word = VERDICT_WORDS[verdict];
   if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
   if (verdict === 'tight') {
-    return { word, condition: '', action: tightMargin(decider), reason: reasonOf(rig, decider) };
+    return { word, condition: '', action: tightMargin(decider), reason: explainLimit(rig, decider) };
   }
   return {
     word,
     condition: paceOf(result.tripsWhen),
     action: `By at least ${margin(decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
-    reason: [...reasonOf(rig, decider), { text: ` ${consequence(decider)}` }],
+    reason: [...explainLimit(rig, decider), { text: ` ${consequence(decider)}` }],
   };
 }
 
@@ -66,13 +66,27 @@ export function spareOrOver(limit: Limit, edge: keyof Limit['headroom']): string
   return `${margin(limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
 }
 
-/** What opens, and where it is reset. */
+/** What happens beyond the limit: which device opens and where it is reset, or what is harmed. */
 export function consequence(limit: Limit): string {
-  const { element } = limit;
-  const isInverter = element.kind === 'inverter';
-  const resetAt = isInverter ? element.converter.resetAt : element.protection.resetAt;
-  const what = capitalised(whatOpens(limit));
+  const resetAt = resetPlace(limit.element);
+  const what = capitalised(whatHappens(limit));
   return resetAt ? `${what}; it is reset ${resetAt}.` : `${what}.`;
+}
+
+function resetPlace(element: SeriesElement): string | undefined {
+  switch (element.kind) {
+    case 'inverter':
+      return element.converter.resetAt;
+    case 'generator':
+      return element.source.resetAt;
+    case 'battery':
+      return element.batteries[0]?.resetAt;
+    case 'relay':
+    case 'plug-and-cord':
+      return undefined;
+    default:
+      return element.protection.resetAt;
+  }
 }
 
 function nothingOn({ notFed }: CheckResult): Explanation {
@@ -98,7 +112,7 @@ function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Expla
   return {
     condition: '',
     action: `With at least ${margin(decider, 'pessimistic')} to spare.`,
-    reason: reasonOf(rig, decider),
+    reason: explainLimit(rig, decider),
   };
 }
 
@@ -131,7 +145,7 @@ function restartMargin(limit: Limit): readonly Span[] {
     ? [
         { text: 'is ' },
         strong(`at least ${margin(limit, 'optimistic')} over`),
-        { text: ` and ${whatOpens(limit)}` },
+        { text: ` and ${whatHappens(limit)}` },
       ]
     : [{ text: 'may be ' }, strong(`up to ${margin(limit, 'pessimistic')} over`)];
 }
@@ -157,12 +171,15 @@ function tightMargin(limit: Limit): string {
   }
   const stated = margin(limit, 'stated');
   if (limit.headroom.stated < 0) {
+    if (!Number.isFinite(limit.headroom.optimistic))
+      return `${stated} over as entered; it may hold all the same.`;
     return `${stated} over as entered, ${margin(limit, 'optimistic')} to spare if the doubts go your way.`;
   }
   return `${stated} spare as entered, ${margin(limit, 'pessimistic')} over if the doubts go against you.`;
 }
 
-function reasonOf(rig: Rig, limit: Limit): readonly Span[] {
+/** Why a limit holds, is tight or trips: which sum or start, how much, for how long, what it is held against. */
+export function explainLimit(rig: Rig, limit: Limit): readonly Span[] {
   const because = limit.start ? startReason(rig, limit) : steadyReason(limit);
   return limit.verdict === 'tight' ? [...because, ...doubtReason(rig, limit)] : because;
 }
@@ -243,13 +260,15 @@ const tierTime = (time: string): string => (time === 'continuous' ? ' for hours'
 function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
   const { element, capacity, unit, headroom } = limit;
   if (limit.kind === 'continuous-rule') return [];
-  if (element.kind !== 'inverter' && headroom.stated < 0) {
+  if ('protection' in element && headroom.stated < 0) {
+    if (!Number.isFinite(capacity.optimistic))
+      return [{ text: ' It is not known who carries a start here.' }];
     const surely = formatAmount(capacity.optimistic, unit);
     return [
       { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
     ];
   }
-  const doubt = limit.doubts[0];
+  const doubt = limit.doubts()[0];
   if (!doubt) return [];
   const enteredIn = doubt.field === 'start' ? 'VA' : 'W';
   const what = doubt.field === 'start' ? 'at the start of' : 'for';
@@ -282,12 +301,24 @@ function paceOf(when: TripsWhen | undefined): string {
   return when.pace === 'seconds' ? `within ${formatNumber(when.withinS, 0, 'at-most')} s` : `in ${when.pace}`;
 }
 
-function whatOpens({ element }: Limit): string {
-  return `${carrierOf(element)} ${element.kind === 'inverter' ? 'shuts down' : 'trips'}`;
+const HAPPENS: Record<SeriesElement['kind'], string> = {
+  inverter: 'shuts down',
+  generator: 'stalls or its breaker trips',
+  battery: 'is switched off by its protection',
+  relay: 'overheats, and nothing opens to protect it',
+  'plug-and-cord': 'overheats, and nothing opens to protect it',
+  'branch-breaker': 'trips',
+  'output-breaker': 'trips',
+  'source-breaker': 'trips',
+};
+
+function whatHappens({ element }: Limit): string {
+  return `${carrierOf(element)} ${HAPPENS[element.kind]}`;
 }
 
+/** An element inside a sentence: "the inverter", "the Galley 20 A breaker". */
 function carrierOf(element: SeriesElement): string {
-  return element.kind === 'inverter' ? theLoad(element.name) : `the ${element.name} breaker`;
+  return element.kind.endsWith('breaker') ? `the ${element.name} breaker` : theLoad(element.name);
 }
 
 const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;

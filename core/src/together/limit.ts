@@ -10,9 +10,18 @@ export type LimitKind =
   | 'inverter-va'
   | 'inverter-start-watts'
   | 'inverter-start-va'
+  | 'generator-watts'
+  | 'generator-va'
+  | 'generator-start-watts'
+  | 'generator-start-va'
   | 'breaker'
   | 'breaker-start'
-  | 'continuous-rule';
+  | 'continuous-rule'
+  | 'relay'
+  | 'relay-start'
+  | 'plug-and-cord'
+  | 'battery'
+  | 'battery-start';
 
 export type LimitUnit = 'W' | 'VA' | 'A';
 
@@ -30,7 +39,7 @@ export interface Limit {
   readonly element: SeriesElement;
   readonly unit: LimitUnit;
   /** The start it is about. */
-  readonly start?: StartTested;
+  readonly start: StartTested | undefined;
   /** What runs before the start; the whole demand of a steady limit. */
   readonly running: Interval;
   readonly worst: Interval;
@@ -41,8 +50,8 @@ export interface Limit {
   readonly verdict: Verdict;
   /** The edge whose figures decide: the one that failed, or the pessimistic one for Holds. */
   readonly edge: Edge;
-  /** The numbers whose doubt weighs most, widest first. */
-  readonly doubts: readonly Doubt[];
+  /** The numbers whose doubt weighs most, widest first; asked for few of many limits. */
+  readonly doubts: () => readonly Doubt[];
 }
 
 export interface StartTested {
@@ -75,7 +84,8 @@ export interface CapacityWithDoubt {
   readonly optimistic: { readonly value: number; readonly plus: number };
 }
 
-export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'start' | 'doubts'> & {
+export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'doubts'> & {
+  readonly start?: StartTested;
   readonly running: Interval;
   readonly demand: Demand;
   readonly capacity: CapacityWithDoubt;
@@ -90,7 +100,7 @@ const ROUNDING = 1e-9;
  * @returns The limit with headroom, loading, verdict and deciding edge (methods.md, rules 2, 3 and 15).
  */
 export function judge(facts: LimitFacts): Limit {
-  const { demand, running, capacity: rating, ...rest } = facts;
+  const { demand, running, capacity: rating } = facts;
   const shrunk = limitShrinkage(demand.up, demand.hi - demand.stated, rating.pessimistic.minus);
   const grown = limitShrinkage(demand.down, demand.stated - demand.lo, rating.optimistic.plus);
   const capacity: AtEdges = {
@@ -103,19 +113,25 @@ export function judge(facts: LimitFacts): Limit {
     stated: capacity.stated - demand.stated,
     optimistic: capacity.optimistic - demand.lo,
   };
-  const passes = (edge: Edge): boolean => headroom[edge] >= -ROUNDING * capacity[edge];
-  const verdict = verdictOf({ pessimistic: passes('pessimistic'), optimistic: passes('optimistic') });
+  const verdict = verdictOf({
+    pessimistic: headroom.pessimistic >= -ROUNDING * capacity.pessimistic,
+    optimistic: headroom.optimistic >= -ROUNDING * Math.abs(capacity.optimistic),
+  });
   const edge: Edge = verdict === 'trips' ? 'optimistic' : 'pessimistic';
-  const { lo, stated, hi } = demand;
   return {
-    ...rest,
+    id: facts.id,
+    kind: facts.kind,
+    element: facts.element,
+    unit: facts.unit,
+    start: facts.start,
     running: { lo: running.lo, stated: running.stated, hi: running.hi },
-    worst: { lo, stated, hi },
+    worst: { lo: demand.lo, stated: demand.stated, hi: demand.hi },
     capacity,
     headroom,
-    loading: (edge === 'pessimistic' ? hi : lo) / capacity[edge],
+    loading: (edge === 'pessimistic' ? demand.hi : demand.lo) / capacity[edge],
     verdict,
     edge,
+    doubts: facts.doubts,
   };
 }
 

@@ -30,14 +30,18 @@ export function partName(rig: Rig, { loadId, partId }: Pick<StartTested, 'loadId
 /** The row of the limit ladder: what is tested and on what. */
 export function limitLabel(rig: Rig, limit: Limit): string {
   const { element, start } = limit;
+  const isPower = element.kind === 'inverter' || element.kind === 'generator';
   if (start) {
     const what = `${start.again ? 'Restart' : 'Start'}, ${inSentence(loadOf(rig, start.loadId).name)}`;
-    return element.kind === 'inverter'
+    return isPower
       ? `${what}, ${ceilingTime(start)}${limit.unit === 'W' ? ', W' : ''}`
       : `${what}, ${element.name}`;
   }
   if (limit.kind === 'continuous-rule') return `3 h rule, ${element.name}`;
-  return element.kind === 'inverter' ? `${element.name} running, ${limit.unit}` : element.name;
+  if (element.kind === 'battery') return `${element.name} current`;
+  if (!isPower) return element.name;
+  const isAssisting = element.kind === 'inverter' && element.assists !== undefined;
+  return `${element.name} ${isAssisting ? 'with shore' : 'running'}, ${limit.unit}`;
 }
 
 /** For how long the ceiling of a start is carried. */

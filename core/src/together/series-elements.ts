@@ -1,9 +1,10 @@
-import type { Consumer } from '../electrical/consumer.js';
-import { feedsOf, type Feed } from '../electrical/feeds.js';
-import type { Circuit, Converter, Load, Protection, Rig, Source, Supply } from '../rig/schema.js';
+import type { SourceLimit } from '../electrical/assist.js';
+import type { SurgeRating } from '../electrical/surge-tiers.js';
+import type { Battery, Converter, Protection, Source, Supply } from '../rig/schema.js';
 
 /** What the current of a set passes through: each must carry its share, and each has limits of its own. */
-export type SeriesElement = InverterElement | BreakerElement;
+export type SeriesElement =
+  InverterElement | GeneratorElement | BreakerElement | RelayElement | CordElement | BatteryElement;
 
 interface ElementBase {
   readonly id: string;
@@ -12,123 +13,76 @@ interface ElementBase {
   readonly members: ReadonlySet<string>;
 }
 
+/** Who carries a start while the inverter assists: a fact of the supply (methods.md, rule 11). */
+export type StartCarrier = NonNullable<Supply['whoCarriesStart']>;
+
+/** What stands between a source and the loads behind an inverter/charger. */
+export interface BehindLimit {
+  /** Loads fed through the transfer relay. */
+  readonly behind: ReadonlySet<string>;
+  readonly limit: SourceLimit;
+  readonly startCarrier: StartCarrier;
+}
+
+/** An inverter that carries its members, or adds to a limited source. */
 export interface InverterElement extends ElementBase {
   readonly kind: 'inverter';
   readonly converter: Converter;
+  readonly rating: SurgeRating;
+  /** Set while it assists: what the source carries of the same loads. */
+  readonly assists?: Assist;
 }
 
-export interface BreakerElement extends ElementBase {
-  readonly kind: 'branch-breaker' | 'source-breaker';
+export interface Assist {
+  readonly volts: number;
+  readonly limit: SourceLimit;
+  readonly startCarrier: StartCarrier;
+  /** The breaker of the source and the loads ahead on it, for what both carry together. */
+  readonly sourceBreaker: Protection | undefined;
+  readonly ahead: ReadonlySet<string>;
+  readonly relayA: number;
+}
+
+interface OnSource {
+  /** Set where part of the members is behind an inverter/charger that limits or charges. */
+  readonly behindLimit?: BehindLimit | undefined;
+}
+
+export interface GeneratorElement extends ElementBase, OnSource {
+  readonly kind: 'generator';
+  readonly source: Source;
+  readonly rating: SurgeRating;
+}
+
+export interface BreakerElement extends ElementBase, OnSource {
+  readonly kind: 'branch-breaker' | 'output-breaker' | 'source-breaker';
   readonly protection: Protection;
   /** Nominal voltage of its bus, V. */
   readonly volts: number;
+  /** What others draw from the same breaker. */
+  readonly otherLoadsA?: Supply['otherLoadsA'];
 }
 
-/** A load that is on but that no connected source feeds: it adds nothing. */
-export interface NotFed {
-  readonly load: Load;
-  readonly circuit: Circuit;
+/** The transfer relay of an inverter/charger: a rating to keep, not a device that opens. */
+export interface RelayElement extends ElementBase, OnSource {
+  readonly kind: 'relay';
+  readonly amps: number;
+  readonly volts: number;
 }
 
-export interface Wiring {
-  readonly elements: readonly SeriesElement[];
-  readonly fed: readonly Load[];
-  readonly notFed: readonly NotFed[];
+/** A plug, receptacle, adapter or cord: no breaker protects it if it is smaller (methods.md, rule 9). */
+export interface CordElement extends ElementBase, OnSource {
+  readonly kind: 'plug-and-cord';
+  readonly amps: number;
+  readonly volts: number;
 }
 
-/** Follows the wiring from each load back to what feeds it, on the given supply. */
-export function wiringOf(rig: Rig, supply: Supply, loads: readonly Load[]): Wiring {
-  const feeds = feedsOf(rig, supply);
-  const fed: { readonly load: Load; readonly circuit: Circuit; readonly feed: Feed }[] = [];
-  const notFed: NotFed[] = [];
-  for (const load of loads) {
-    const circuit = circuitOf(rig, load);
-    const feed = feeds.get(circuit.bus);
-    if (feed) fed.push({ load, circuit, feed });
-    else notFed.push({ load, circuit });
-  }
-  const membersWhere = (test: (entry: (typeof fed)[number]) => boolean) =>
-    new Set(fed.filter(test).map((entry) => entry.load.id));
-  const candidates: readonly SeriesElement[] = [
-    ...rig.converters.map((converter) =>
-      inverter(
-        converter,
-        membersWhere(({ feed }) => feed.by === 'inverter' && feed.converter.id === converter.id),
-      ),
-    ),
-    ...rig.sources.flatMap((source) =>
-      sourceBreaker(
-        rig,
-        supply,
-        source,
-        membersWhere(({ feed }) => feed.by === 'source' && feed.source.id === source.id),
-      ),
-    ),
-    ...rig.circuits.map((circuit) =>
-      branchBreaker(
-        rig,
-        circuit,
-        membersWhere((entry) => entry.circuit.id === circuit.id),
-      ),
-    ),
-  ];
-  return {
-    elements: candidates.filter((element) => element.members.size > 0),
-    fed: fed.map((entry) => entry.load),
-    notFed,
-  };
-}
-
-/** The consumers whose current passes through an element. */
-export function throughElement(element: SeriesElement, consumers: readonly Consumer[]): readonly Consumer[] {
-  return consumers.filter((consumer) => element.members.has(consumer.load.id));
-}
-
-function inverter(converter: Converter, members: ReadonlySet<string>): InverterElement {
-  return { kind: 'inverter', id: converter.id, name: converter.name, converter, members };
-}
-
-function branchBreaker(rig: Rig, circuit: Circuit, members: ReadonlySet<string>): BreakerElement {
-  const { id, name, protection, bus } = circuit;
-  return {
-    kind: 'branch-breaker',
-    id,
-    name: withAmps(name, protection),
-    protection,
-    volts: voltsOf(rig, bus),
-    members,
-  };
-}
-
-function sourceBreaker(
-  rig: Rig,
-  supply: Supply,
-  source: Source,
-  members: ReadonlySet<string>,
-): readonly BreakerElement[] {
-  const protection = supply.breaker;
-  if (!protection) return [];
-  const name = withAmps(supply.name, protection);
-  return [
-    { kind: 'source-breaker', id: source.id, name, protection, volts: voltsOf(rig, source.bus), members },
-  ];
-}
-
-/** The size belongs to a breaker's name, unless the name says it already. */
-function withAmps(name: string, { amps }: Protection): string {
-  const size = `${amps} A`;
-  return name.includes(size) ? name : `${name} ${size}`;
-}
-
-function circuitOf(rig: Rig, load: Load): Circuit {
-  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
-  if (!circuit)
-    throw new RangeError(`Load ${load.id} is on circuit ${load.circuit}, which the rig does not have`);
-  return circuit;
-}
-
-function voltsOf(rig: Rig, busId: string): number {
-  const bus = rig.buses.find((candidate) => candidate.id === busId);
-  if (!bus) throw new RangeError(`The rig has no bus ${busId}`);
-  return bus.volts;
+/** The batteries on one DC bus, with the inverter that draws from them. */
+export interface BatteryElement extends ElementBase {
+  readonly kind: 'battery';
+  readonly batteries: readonly Battery[];
+  readonly volts: number;
+  readonly inverter: InverterElement | undefined;
+  /** DC loads on the same bus. */
+  readonly dcMembers: ReadonlySet<string>;
 }

@@ -3,8 +3,8 @@ import type { Consumer } from '../electrical/consumer.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { CheckResult, StartInOrder } from './check.js';
 import { compareLimits, type Limit } from './limit.js';
-import { throughElement, type SeriesElement } from './series-elements.js';
-import { runningSum } from './steady-limits.js';
+import { runningSum, throughElement } from './flow.js';
+import type { SeriesElement } from './series-elements.js';
 import type { Verdict } from './verdict.js';
 
 /** The start staircase: what one inverter or source breaker sees as the set is switched on, in VA. */
@@ -30,7 +30,10 @@ export interface RunningLimit {
   readonly va: number;
   /** Set where the watts rating is the smaller one. */
   readonly watts: { readonly rating: number; readonly powerFactor: number } | undefined;
-  readonly limit: Limit;
+  /** What a limited source adds while the inverter assists, VA. */
+  readonly sourceVA: number;
+  /** Its row of the ladder; none while an assisting inverter is idle. */
+  readonly limit: Limit | undefined;
 }
 
 export interface Step {
@@ -60,7 +63,7 @@ export interface MomentKick extends Kick {
 
 /** The staircase of a result; undefined where nothing that is on is fed. */
 export function staircaseOf(result: CheckResult): Staircase | undefined {
-  const element = result.elements.find((candidate) => candidate.kind !== 'branch-breaker');
+  const element = headOf(result.elements);
   if (!element) return undefined;
   const order = throughElement(element, result.order);
   const floor = throughElement(element, result.selfStarting);
@@ -85,7 +88,7 @@ export function staircaseOf(result: CheckResult): Staircase | undefined {
       ),
     ],
     full,
-    runningDecides: result.decider === runningLimit.limit,
+    runningDecides: runningLimit.limit !== undefined && result.decider === runningLimit.limit,
   };
 }
 
@@ -94,22 +97,32 @@ function runningVA(consumers: readonly Consumer[]): Interval {
   return { lo, stated, hi };
 }
 
+/** What the whole set hangs on: the inverter, a generator, or else the breaker of the source. */
+function headOf(elements: readonly SeriesElement[]): SeriesElement | undefined {
+  const kinds: readonly SeriesElement['kind'][] = ['inverter', 'generator', 'source-breaker'];
+  return kinds.flatMap((kind) => elements.filter((element) => element.kind === kind))[0];
+}
+
 function runningLimitOf(result: CheckResult, element: SeriesElement): RunningLimit | undefined {
-  const own = result.limits.filter(
-    (limit) => limit.element === element && !limit.start && limit.kind !== 'continuous-rule',
-  );
-  const watts = own.find((limit) => limit.kind === 'inverter-watts');
-  const va = own.find((limit) => limit.kind === 'inverter-va');
-  if (element.kind !== 'inverter') {
+  const own = result.limits.filter((limit) => limit.element === element && !limit.start);
+  if (element.kind === 'source-breaker') {
     const amps = own.find((limit) => limit.kind === 'breaker');
-    return amps && { va: amps.capacity.stated * element.volts, watts: undefined, limit: amps };
+    return amps && { va: amps.capacity.stated * element.volts, watts: undefined, sourceVA: 0, limit: amps };
   }
-  if (!watts || !va) return undefined;
-  const powerFactor = va.worst.stated > 0 ? watts.worst.stated / va.worst.stated : 1;
-  const fromWatts = watts.capacity.stated / powerFactor;
-  return fromWatts < va.capacity.stated
-    ? { va: fromWatts, watts: { rating: watts.capacity.stated, powerFactor }, limit: watts }
-    : { va: va.capacity.stated, watts: undefined, limit: va };
+  if (element.kind !== 'inverter' && element.kind !== 'generator') return undefined;
+  const sourceVA = element.kind === 'inverter' ? (element.assists?.limit.va ?? 0) : 0;
+  const { continuousW, continuousVA } = element.rating;
+  const { watts, va } = runningSum(throughElement(element, [...result.selfStarting, ...result.order]));
+  const powerFactor = va.stated > 0 ? watts.stated / va.stated : 1;
+  const fromWatts = continuousW.value / powerFactor;
+  const isWatts = fromWatts < continuousVA.value;
+  const limit = own.find((each) => each.unit === (isWatts ? 'W' : 'VA'));
+  return {
+    va: sourceVA + (isWatts ? fromWatts : continuousVA.value),
+    watts: isWatts ? { rating: continuousW.value, powerFactor } : undefined,
+    sourceVA,
+    limit,
+  };
 }
 
 function startOf(
@@ -143,7 +156,7 @@ function kickFrom(
   );
   const sum = addStart(rest, part.start);
   const wattsToVA = limit.unit === 'W' ? sum.va[deciding(limit)] / sum.watts[deciding(limit)] : 1;
-  const ampsToVA = limit.unit === 'A' && element.kind !== 'inverter' ? element.volts : 1;
+  const ampsToVA = limit.unit === 'A' && 'volts' in element ? element.volts : 1;
   const { lo, stated, hi } = sum.va;
   return {
     base: runningVA(throughElement(element, running).filter((other) => other !== consumer)).stated,

@@ -26,7 +26,9 @@ export function whenItTrips(limit: Limit): TripsWhen {
 function secondsUntilTrip(limit: Limit): number {
   const { element, start, worst } = limit;
   if (start) return start.seconds.hi;
-  if (element.kind !== 'inverter') return secondsToCertainTrip(element.protection, worst.lo);
-  const va = limit.unit === 'W' ? worst.lo / wattsPerVA(element.converter) : worst.lo;
-  return element.converter.tiers.length > 0 ? secondsCarried(element.converter, va) : Infinity;
+  if (element.kind === 'inverter' || element.kind === 'generator') {
+    const va = limit.unit === 'W' ? worst.lo / wattsPerVA(element.rating) : worst.lo;
+    return element.rating.tiers.length > 0 ? secondsCarried(element.rating, va) : Infinity;
+  }
+  return 'protection' in element ? secondsToCertainTrip(element.protection, worst.lo) : Infinity;
 }

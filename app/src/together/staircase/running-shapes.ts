@@ -37,7 +37,7 @@ export function runningLevel({ floor, steps }: Staircase, { y, bottom, floorX, s
 
 /** The doubt of everything running, at the end of its line. */
 export function runningWhisker({ full, runningLimit }: Staircase, { y, runningEnd }: Layout) {
-  const edge = runningLimit.limit.verdict === 'trips' ? full.lo : full.hi;
+  const edge = runningLimit.limit?.verdict === 'trips' ? full.lo : full.hi;
   return { x: runningEnd - 14, from: y(full.stated), to: y(edge) };
 }
 
@@ -60,32 +60,40 @@ export function runningLimitShape(
   layout: Layout,
 ): RunningLimitShape {
   const { y, runningEnd, column, end } = layout;
-  const { limit, watts, va } = runningLimit;
+  const { va } = runningLimit;
   const at = y(va);
-  const edge = limit.edge === 'optimistic' ? full.lo : full.hi;
-  const isOver = runningDecides && limit.verdict !== 'holds' && full.stated > va;
+  const decider = runningDecides ? runningLimit.limit : undefined;
+  const edge = decider?.edge === 'optimistic' ? full.lo : full.hi;
+  const isOver = decider !== undefined && decider.verdict !== 'holds' && full.stated > va;
   return {
     y: at,
     x1: LEFT,
     x2: end,
     label: `${formatNumber(va, 0)} VA`,
-    details: watts
-      ? [`${formatNumber(watts.rating, 0)} W at`, `pf ${formatNumber(watts.powerFactor, 2)}`]
-      : [element.kind === 'inverter' ? 'running' : `${element.protection.amps} A`],
-    verdict: runningDecides ? limit.verdict : undefined,
+    details: limitDetails(runningLimit, element),
+    verdict: decider?.verdict,
     over: isOver
       ? { x: runningEnd - column, y: y(full.stated), width: column, height: at - y(full.stated) }
       : undefined,
-    margin: runningDecides
-      ? {
-          x: runningEnd - 6,
-          from: y(edge),
-          to: at,
-          textX: runningEnd - 14,
-          textY: Math.max(TOP, Math.min(at, y(Math.max(edge, full.stated))) - 30),
-          anchor: 'end',
-          ...marginWords(limit),
-        }
-      : undefined,
+    margin: decider && {
+      x: runningEnd - 6,
+      from: y(edge),
+      to: at,
+      textX: runningEnd - 14,
+      textY: Math.max(TOP, Math.min(at, y(Math.max(edge, full.stated))) - 30),
+      anchor: 'end',
+      ...marginWords(decider),
+    },
   };
+}
+
+/** What the line stands for: a rating, watts at this power factor, or shore and inverter together. */
+function limitDetails(
+  { watts, sourceVA }: Staircase['runningLimit'],
+  element: Staircase['element'],
+): readonly string[] {
+  const own = watts
+    ? [`${formatNumber(watts.rating, 0)} W at`, `pf ${formatNumber(watts.powerFactor, 2)}`]
+    : ['protection' in element ? `${element.protection.amps} A` : 'running'];
+  return sourceVA > 0 ? [`${formatNumber(sourceVA, 0)} shore`, ...own] : own;
 }

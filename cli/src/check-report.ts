@@ -1,0 +1,106 @@
+import {
+  batteryClockOf,
+  dropOutOf,
+  explain,
+  explainLimit,
+  ladderOf,
+  limitLabel,
+  notChecked,
+  plainText,
+  powerFlowsOf,
+  settlementOf,
+  type CheckResult,
+  type CheckScene,
+  type Doubt,
+  type Limit,
+  type Rig,
+  type Scene,
+} from '@heliarch/core';
+
+/** Version of this report; docs/command-line.md describes it. */
+const REPORT_FORMAT = 'heliarch-check';
+const REPORT_VERSION = 1;
+
+/** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
+export function reportAsJson(
+  rig: Rig,
+  scene: CheckScene & Pick<Scene, 'charge'>,
+  result: CheckResult,
+): object {
+  const words = explain(rig, result);
+  const clock = batteryClockOf(scene, result);
+  return {
+    format: REPORT_FORMAT,
+    version: REPORT_VERSION,
+    supply: result.supply.id,
+    verdict: result.verdict,
+    restartVerdict:
+      result.restarts.length === 0 ? null : result.restarts.every(({ holds }) => holds) ? 'holds' : 'fails',
+    condition: words.condition,
+    action: words.action,
+    because: plainText(words.reason),
+    limits: ladderOf(result).map((limit) => limitAsJson(rig, limit)),
+    startOrder: result.order.map((consumer) => consumer.load.id),
+    restarts: result.restarts.map(({ loadId, holds, switchOffFirst }) => ({
+      load: loadId,
+      holds,
+      switchOffFirst,
+    })),
+    ifSourceDrops: dropOutAsJson(rig, scene),
+    ...powerFlowsOf(result),
+    reserveInS: clock?.reserveInS ?? null,
+    tripsWhen: result.tripsWhen ?? null,
+    settledBy: settlementOf(rig, scene, result) ?? null,
+    doubts: result.decider?.doubts().map(doubtAsJson) ?? [],
+    notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
+    notChecked: notChecked(result),
+  };
+}
+
+function dropOutAsJson(rig: Rig, scene: CheckScene): object | null {
+  const dropOut = dropOutOf(rig, scene);
+  if (!dropOut) return null;
+  const { verdict, decider, tripsWhen, dark, mayStall } = dropOut;
+  return {
+    verdict,
+    because: decider ? plainText(explainLimit(rig, decider)) : '',
+    tripsWhen: tripsWhen ?? null,
+    dark: dark.map(({ load }) => load.id),
+    mayStall: mayStall ?? null,
+  };
+}
+
+function limitAsJson(rig: Rig, limit: Limit): object {
+  const { id, kind, unit, start, running, worst, capacity, headroom, loading, verdict, edge } = limit;
+  return {
+    id,
+    kind,
+    label: limitLabel(rig, limit),
+    load: start?.loadId ?? null,
+    part: start?.partId ?? null,
+    restart: start?.again ?? false,
+    running,
+    worst,
+    capacity: { pessimistic: finite(capacity.pessimistic), optimistic: finite(capacity.optimistic) },
+    unit,
+    seconds: start?.seconds ?? null,
+    headroom: { pessimistic: finite(headroom.pessimistic), optimistic: finite(headroom.optimistic) },
+    loading,
+    verdict,
+    edge,
+    decidedBy: limit.doubts().map(doubtAsJson),
+    because: plainText(explainLimit(rig, limit)),
+  };
+}
+
+/** No limit at that edge. */
+const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);
+
+const doubtAsJson = ({ loadId, partId, field, basis, value, width }: Doubt) => ({
+  load: loadId,
+  part: partId,
+  field,
+  basis,
+  value,
+  width,
+});

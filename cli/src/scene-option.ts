@@ -1,0 +1,53 @@
+import type { CheckScene, Rig, Scene } from '@heliarch/core';
+import { BadInput } from './exit-codes.ts';
+
+export interface SceneOptions {
+  readonly supply?: string;
+  readonly on?: string;
+  readonly scene?: string;
+}
+
+/** The scene to check: one of the file, or the loads and the supply named on the command line. */
+export function sceneOf(rig: Rig, options: SceneOptions): CheckScene & Pick<Scene, 'charge'> {
+  const saved = options.scene === undefined ? undefined : savedScene(rig, options.scene);
+  const supply = options.supply === undefined ? saved?.supply : supplyId(rig, options.supply);
+  const on = options.on === undefined ? saved?.on : loadsOn(rig, options.on);
+  if (supply === undefined)
+    throw new BadInput(`--supply: name one of ${idsOf(rig.supplies)}, or use --scene.`);
+  if (on === undefined) throw new BadInput(`--on: name some of ${idsOf(rig.loads)}, or use --scene.`);
+  return { supply, on, charge: saved?.charge };
+}
+
+function savedScene(rig: Rig, id: string): Scene {
+  const scene = rig.scenes.find((candidate) => candidate.id === id);
+  if (!scene) throw new BadInput(`--scene: "${id}" is not in this rig; use one of ${idsOf(rig.scenes)}.`);
+  return scene;
+}
+
+function supplyId(rig: Rig, id: string): string {
+  if (rig.supplies.some((supply) => supply.id === id)) return id;
+  throw new BadInput(`--supply: "${id}" is not in this rig; use one of ${idsOf(rig.supplies)}.`);
+}
+
+/** `kettle,hob@low`: loads by id, each with a state where it is not to run in full. */
+function loadsOn(rig: Rig, list: string): CheckScene['on'] {
+  const entries = list
+    .split(',')
+    .map((entry) => entry.trim())
+    .filter(Boolean)
+    .map((entry) => loadOn(rig, entry));
+  return entries.filter(({ load }, index) => entries.findIndex((other) => other.load === load) === index);
+}
+
+function loadOn(rig: Rig, entry: string): CheckScene['on'][number] {
+  const [id = '', stateId] = entry.split('@');
+  const load = rig.loads.find((candidate) => candidate.id === id);
+  if (!load) throw new BadInput(`--on: "${id}" is not in this rig; use some of ${idsOf(rig.loads)}.`);
+  if (stateId === undefined) return { load: id };
+  const states = load.states ?? [];
+  if (states.some((state) => state.id === stateId)) return { load: id, state: stateId };
+  const known = states.length > 0 ? `use one of ${idsOf(states)}` : 'it has none';
+  throw new BadInput(`--on: ${id} has no state "${stateId}"; ${known}.`);
+}
+
+const idsOf = (entries: readonly { readonly id: string }[]): string => entries.map(({ id }) => id).join(', ');

@@ -1,0 +1,79 @@
+import type { AcSum, Demand } from './apparent-power.js';
+
+/** A limited source and an inverter that carry the same loads: who carries what, by methods.md rule 10. */
+export interface SourceLimit {
+  /** The input limit set on the inverter/charger, VA; Infinity where none is set. */
+  readonly va: number;
+  /** Whether the inverter adds what is above it. */
+  readonly assists: boolean;
+  /** What charging takes at most where something is left, VA. */
+  readonly chargerVA: number;
+}
+
+/**
+ * What the source gives to the loads behind the limit and to the charger. Charging backs off to what
+ * the limit leaves; it may be idle at the optimistic edge (a full battery).
+ *
+ * @param loads The loads behind the limit.
+ */
+export function sourceShare(loads: AcSum, limit: SourceLimit): AcSum {
+  const capped = (value: number, chargerVA: number): number => {
+    const own = limit.assists ? Math.min(value, limit.va) : value;
+    return Math.max(own, Math.min(limit.va, own + chargerVA));
+  };
+  const share = (demand: Demand): Demand =>
+    plainDemand(
+      capped(demand.lo, 0),
+      capped(demand.stated, limit.chargerVA),
+      capped(demand.hi, limit.chargerVA),
+    );
+  return { watts: share(loads.watts), va: share(loads.va), nonActive: loads.nonActive };
+}
+
+/**
+ * What the inverter adds while it assists.
+ *
+ * VA, pessimistic: the source held at unity power factor, sqrt(max(0, P - limit)² + N²); optimistic: magnitudes, S - limit.
+ * Watts the other way round: pessimistic the source carries only its share at the power factor of
+ * the loads, P - pf x limit; optimistic P - limit.
+ *
+ * @param loads The loads behind the limit.
+ * @param limitVA The input limit, VA.
+ * @returns Nothing at an edge where the source carries all of it alone.
+ * Source: methods.md 7 and rule 10; 4,000 VA at pf 0.8, 120 V, limit 24 A: 9.3 A or 20.2 A.
+ */
+export function inverterShare(loads: AcSum, limitVA: number): AcSum {
+  const { watts, va, nonActive } = loads;
+  const isOver = (edge: 'lo' | 'stated' | 'hi'): boolean => va[edge] > limitVA;
+  const powerFactor = (edge: 'stated' | 'hi'): number => (va[edge] > 0 ? watts[edge] / va[edge] : 1);
+  const vaShare = plainDemand(
+    Math.max(0, va.lo - limitVA),
+    Math.max(0, va.stated - limitVA),
+    isOver('hi') ? Math.hypot(Math.max(0, watts.hi - limitVA), nonActive.hi) : 0,
+  );
+  const wattShare = plainDemand(
+    Math.max(0, watts.lo - limitVA),
+    isOver('stated') ? Math.max(0, watts.stated - powerFactor('stated') * limitVA) : 0,
+    isOver('hi') ? Math.max(0, watts.hi - powerFactor('hi') * limitVA) : 0,
+  );
+  return { watts: wattShare, va: vaShare, nonActive };
+}
+
+/** Adds sums of currents that meet in one conductor; magnitudes at the pessimistic edge. */
+export function addShares(a: AcSum, b: AcSum): AcSum {
+  const plus = (x: Demand, y: Demand): Demand => plainDemand(x.lo + y.lo, x.stated + y.stated, x.hi + y.hi);
+  return { watts: plus(a.watts, b.watts), va: plus(a.va, b.va), nonActive: plus(a.nonActive, b.nonActive) };
+}
+
+/** A demand whose doubts are already combined. */
+export function plainDemand(lo: number, stated: number, hi: number): Demand {
+  const up = Math.max(0, hi - stated);
+  const down = Math.max(0, stated - lo);
+  return {
+    lo: Math.min(lo, stated),
+    stated,
+    hi: Math.max(hi, stated),
+    up: { hard: up, expanded: up },
+    down: { hard: down, expanded: down },
+  };
+}

@@ -1,0 +1,127 @@
+import { consumerOf, type Consumer } from '../electrical/consumer.js';
+import type { Load, Rig } from '../rig/schema.js';
+import { decidingLimit, type Limit } from './limit.js';
+import {
+  lockedBy,
+  selfStartsOf,
+  steadyLimitsOf,
+  supplyOf,
+  wiredSituation,
+  type CheckScene,
+  type Situation,
+} from './situation.js';
+import { hasStart, startLimits } from './start-limits.js';
+import { steadyLimits } from './steady-limits.js';
+import { worstVerdict, type Verdict } from './verdict.js';
+
+/** Whether a load that is off can be switched on now, on top of what runs. */
+export type Outlook =
+  | { readonly answer: 'can-start'; readonly limit: Limit | undefined }
+  | { readonly answer: 'tight'; readonly limit: Limit }
+  | {
+      readonly answer: 'later';
+      readonly limit: Limit;
+      /** Loads each of which, once off, makes room; the one of least power. */
+      readonly after: string | undefined;
+      /** The fullest state of the load that fits now. */
+      readonly inState: string | undefined;
+    }
+  | { readonly answer: 'not-here'; readonly because: string };
+
+/**
+ * The outlook of every load that is off: what is on keeps running, the load starts last, what starts
+ * by itself may still do so. Nothing is reordered: those loads run already.
+ *
+ * @returns By the id of the load.
+ */
+export function outlooksOf(rig: Rig, scene: CheckScene): ReadonlyMap<string, Outlook> {
+  const on = new Set(scene.on.map((entry) => entry.load));
+  const off = rig.loads.filter((load) => !on.has(load.id));
+  const situation = wiredSituation(rig, supplyOf(rig, scene.supply), rig.loads, scene.on);
+  const running = situation.consumers.filter((consumer) => on.has(consumer.load.id));
+  const runningLoads = running.map((consumer) => consumer.load);
+  return new Map(
+    off.map((load): [string, Outlook] => {
+      const notFed = situation.notFed.find((each) => each.load.id === load.id);
+      const blocked = notFed ?? lockedBy(rig, runningLoads, load);
+      if (blocked) return [load.id, { answer: 'not-here', because: blocked.because }];
+      return [load.id, outlookOf(situation, running, load)];
+    }),
+  );
+}
+
+function outlookOf(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
+  const added = consumerOf(load);
+  const { verdict, limit } = judgeAdded(situation, running, added);
+  if (verdict === 'holds' || !limit) return { answer: 'can-start', limit };
+  if (verdict === 'tight') return { answer: 'tight', limit };
+  return {
+    answer: 'later',
+    limit,
+    after: whatMakesRoom(situation, running, added, limit),
+    inState: fullestStateThatFits(situation, running, load, limit),
+  };
+}
+
+function judgeAdded(
+  situation: Situation,
+  running: readonly Consumer[],
+  added: Consumer,
+): { readonly verdict: Verdict; readonly limit: Limit | undefined } {
+  const all = [...running, added];
+  const limits = [
+    ...steadyLimitsOf(situation, all),
+    ...(hasStart(added) ? situation.test(all, added) : []),
+    ...selfStartsOf(situation, all),
+  ];
+  return { verdict: worstVerdict(limits.map((limit) => limit.verdict)), limit: decidingLimit(limits) };
+}
+
+/** The load of least power, switched by hand, without which the other one holds. */
+function whatMakesRoom(
+  situation: Situation,
+  running: readonly Consumer[],
+  added: Consumer,
+  failing: Limit,
+): string | undefined {
+  return running
+    .filter(({ load }) => load.usage !== 'by-itself' && load.isProtected !== 'yes')
+    .sort((a, b) => wattsOf(a) - wattsOf(b))
+    .find((off) => {
+      const others = running.filter((consumer) => consumer !== off);
+      return holdsAdded(situation, others, added, failing);
+    })?.load.id;
+}
+
+function fullestStateThatFits(
+  situation: Situation,
+  running: readonly Consumer[],
+  load: Load,
+  failing: Limit,
+): string | undefined {
+  return (load.states ?? [])
+    .map((state) => consumerOf(load, state.id))
+    .sort((a, b) => wattsOf(b) - wattsOf(a))
+    .find((consumer) => holdsAdded(situation, running, consumer, failing))?.stateId;
+}
+
+/** As `judgeAdded`, but done at the first limit that fails; the one that failed before is asked first. */
+function holdsAdded(
+  situation: Situation,
+  running: readonly Consumer[],
+  added: Consumer,
+  failing: Limit,
+): boolean {
+  const all = [...running, added];
+  const holds = (limits: readonly Limit[]): boolean => limits.every((limit) => limit.verdict === 'holds');
+  const { element } = failing;
+  const again = failing.start
+    ? [added, ...running]
+        .filter((consumer) => consumer.load.id === failing.start?.loadId)
+        .flatMap((consumer) => startLimits([element], all, consumer))
+    : steadyLimits(element, all);
+  return holds(again) && judgeAdded(situation, running, added).verdict === 'holds';
+}
+
+const wattsOf = (consumer: Consumer): number =>
+  consumer.parts.reduce((sum, part) => sum + part.running.watts.value, 0);

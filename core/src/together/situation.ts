@@ -1,0 +1,117 @@
+import { consumerOf, type Consumer } from '../electrical/consumer.js';
+import type { Load, Rig, Scene, Supply } from '../rig/schema.js';
+import type { Limit } from './limit.js';
+import type { SeriesElement } from './series-elements.js';
+import { hasStart, startLimits } from './start-limits.js';
+import type { StartTest } from './start-order.js';
+import { steadyLimits } from './steady-limits.js';
+import { followersOf, tiedStart } from './tied-start.js';
+import { wiringOf, type NotFed } from './wiring.js';
+
+/** Which loads are on, and on which supply. */
+export interface CheckScene {
+  readonly supply: Scene['supply'];
+  readonly on: readonly LoadOn[];
+}
+
+/** A load that is on, and in which state. */
+export interface LoadOn {
+  readonly load: string;
+  readonly state?: string | undefined;
+}
+
+/** A set of loads on a supply, ready to be judged. */
+export interface Situation {
+  readonly supply: Supply;
+  readonly elements: readonly SeriesElement[];
+  /** What is on and fed. */
+  readonly consumers: readonly Consumer[];
+  readonly notFed: readonly NotFed[];
+  /** Every limit of a start, tied starts joined. */
+  readonly test: StartTest;
+  /** Loads that start with another one of the set, so not by hand. */
+  readonly followers: ReadonlySet<string>;
+}
+
+/** Follows the wiring of what is on; of loads locked against each other only the first runs. */
+export function situationOf(rig: Rig, supply: Supply, on: readonly LoadOn[]): Situation {
+  const loads = on.map((entry) => loadOf(rig, entry.load));
+  const lockedOut = loads.flatMap((load, index) => lockedBy(rig, loads.slice(0, index), load) ?? []);
+  const free = loads.filter((load) => !lockedOut.some((each) => each.load === load));
+  const situation = wiredSituation(rig, supply, free, on);
+  return { ...situation, notFed: [...situation.notFed, ...lockedOut] };
+}
+
+/** The situation of loads whatever locks say: for questions about loads that are off. */
+export function wiredSituation(
+  rig: Rig,
+  supply: Supply,
+  loads: readonly Load[],
+  on: readonly LoadOn[],
+): Situation {
+  const { elements, fed, notFed } = wiringOf(rig, supply, loads);
+  const stateOf = (load: Load) => on.find((entry) => entry.load === load.id)?.state;
+  const consumers = fed.map((load) => consumerOf(load, stateOf(load)));
+  const isOn = new Set(on.map((entry) => entry.load));
+  const followers = followersOf(
+    rig,
+    consumers.filter((consumer) => isOn.has(consumer.load.id)),
+  );
+  const led = [...followers].filter(([leader]) => isOn.has(leader)).flatMap(([, each]) => each);
+  return {
+    supply,
+    elements,
+    consumers,
+    notFed,
+    test: (running, starting) => testStart(elements, running, starting, followers),
+    followers: new Set(led.map((consumer) => consumer.load.id)),
+  };
+}
+
+/** The lock that keeps a load off while one of the others is on. */
+export function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undefined {
+  const lock = (rig.locks ?? []).find(
+    (each) => each.loads.includes(load.id) && others.some((other) => each.loads.includes(other.id)),
+  );
+  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
+  return lock && circuit ? { load, circuit, because: `"${lock.name}" lets one run at a time` } : undefined;
+}
+
+/** Everything steady in a situation. */
+export function steadyLimitsOf({ elements }: Situation, running: readonly Consumer[]): readonly Limit[] {
+  return elements.flatMap((element) => steadyLimits(element, running));
+}
+
+/** The starts that can happen at any moment while a set runs. */
+export function selfStartsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+  return running
+    .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
+    .flatMap((consumer) => test(running, consumer));
+}
+
+/** The supply with an id of the rig. */
+export function supplyOf(rig: Rig, id: string): Supply {
+  const supply = rig.supplies.find((candidate) => candidate.id === id);
+  if (!supply) throw new RangeError(`The rig has no supply ${id}`);
+  return supply;
+}
+
+function loadOf(rig: Rig, id: string): Load {
+  const load = rig.loads.find((candidate) => candidate.id === id);
+  if (!load) throw new RangeError(`The rig has no load ${id}`);
+  return load;
+}
+
+function testStart(
+  elements: readonly SeriesElement[],
+  running: readonly Consumer[],
+  starting: Consumer,
+  followers: ReadonlyMap<string, readonly Consumer[]>,
+): readonly Limit[] {
+  const alone = startLimits(elements, running, starting);
+  const own = followers.get(starting.load.id) ?? [];
+  const tied = own.length > 0 ? tiedStart(starting, own) : undefined;
+  if (!tied) return alone;
+  const others = running.filter((consumer) => !own.includes(consumer));
+  return [...alone, ...startLimits(elements, others, tied)];
+}
