@@ -1,5 +1,6 @@
 export * from './quantity/quantity.js';
 export * from './quantity/format.js';
+export * from './quantity/format-time.js';
 export * from './quantity/parse.js';
 export * from './reference/default-doubts.js';
 export * from './reference/kinds-of-parts.js';
@@ -19,8 +20,10 @@ export * from './together/limit.js';
 export * from './together/names.js';
 export * from './together/outlook.js';
 export * from './together/settle.js';
+export * from './together/settlement-words.js';
 export * from './together/situation.js';
 export * from './together/not-checked.js';
+export * from './together/outlook-words.js';
 export * from './together/power-flows.js';
 export * from './together/restart.js';
 export * from './together/series-elements.js';

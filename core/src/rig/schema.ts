@@ -375,6 +375,7 @@ export const rigSchema = object({
   id: idField('id'),
   name: nameField('name'),
   note: textField('note'),
+  savedBy: textField('saved by'),
   buses: listField('buses', bus, 1),
   sources: listField('sources', source),
   converters: listField('inverters', converter),

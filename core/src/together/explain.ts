@@ -188,6 +188,10 @@ function steadyReason(limit: Limit): readonly Span[] {
   const { worst, element, unit, capacity } = limit;
   const carrier = carrierOf(element);
   const carries = formatAmount(capacity.pessimistic, unit);
+  const sum =
+    element.kind === 'inverter' && element.assists
+      ? 'What the source leaves to it adds up to'
+      : 'Running adds up to';
   if (limit.kind === 'continuous-rule') {
     return [
       { text: 'What runs for three hours and more adds up to ' },
@@ -198,7 +202,7 @@ function steadyReason(limit: Limit): readonly Span[] {
   if (limit.verdict === 'trips') {
     const bound = formatAmount(capacity.optimistic, unit);
     return [
-      { text: 'Running adds up to at least ' },
+      { text: `${sum} at least ` },
       strong(formatAmount(worst.lo, unit, 'at-least')),
       {
         text:
@@ -210,13 +214,13 @@ function steadyReason(limit: Limit): readonly Span[] {
   }
   if (limit.verdict === 'tight') {
     return [
-      { text: `Running adds up to ${formatAmount(worst.stated, unit)} as entered and may reach ` },
+      { text: `${sum} ${formatAmount(worst.stated, unit)} as entered and may reach ` },
       strong(formatAmount(worst.hi, unit, 'at-most')),
       { text: `; ${carrier} carries ${carries}.` },
     ];
   }
   return [
-    { text: 'Running adds up to at most ' },
+    { text: `${sum} at most ` },
     strong(formatAmount(worst.hi, unit, 'at-most')),
     { text: `; ${carrier} carries ${carries}.` },
   ];

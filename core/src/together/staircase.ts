@@ -38,6 +38,8 @@ export interface RunningLimit {
 
 export interface Step {
   readonly consumer: Consumer;
+  /** Its place among all loads switched by hand, 1 first. */
+  readonly place: number;
   /** Running once it has settled, VA. */
   readonly after: Interval;
   readonly kick: Kick | undefined;
@@ -76,6 +78,7 @@ export function staircaseOf(result: CheckResult): Staircase | undefined {
     floor: { loads: floor, va: runningVA(floor) },
     steps: order.map((consumer, index) => ({
       consumer,
+      place: result.order.indexOf(consumer) + 1,
       after: runningVA([...floor, ...order.slice(0, index + 1)]),
       kick: kickOf(result, element, startOf(result, consumer, 'in-order')),
     })),

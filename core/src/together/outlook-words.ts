@@ -1,0 +1,43 @@
+import { formatNumber } from '../quantity/format.js';
+import type { Load, Rig } from '../rig/schema.js';
+import { margin } from './explain.js';
+import { limitLabel, loadOf, theLoad } from './names.js';
+import type { Outlook } from './outlook.js';
+
+/**
+ * An outlook in the words that are the same everywhere: can start; tight; after the kettle ends, or
+ * at 400 W or less; not on this supply.
+ */
+export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
+  switch (outlook.answer) {
+    case 'can-start':
+      return 'can start';
+    case 'tight': {
+      const { headroom } = outlook.limit;
+      if (outlook.limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
+      return `tight, ${margin(outlook.limit, 'stated')} ${headroom.stated < 0 ? 'over' : 'spare'} as entered`;
+    }
+    case 'later': {
+      const ways = [
+        ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),
+        ...(outlook.inState === undefined ? [] : [`at ${stateWatts(load, outlook.inState)} or less`]),
+      ];
+      return ways.length > 0 ? ways.join(', or ') : `no room: ${limitLabel(rig, outlook.limit)}`;
+    }
+    case 'not-here':
+      return `not on this supply: ${outlook.because}`;
+  }
+}
+
+/** The running watts of a load in one of its states, as text. */
+export function stateWatts(load: Load, stateId: string): string {
+  return `${formatNumber(wattsInState(load, stateId), 0)} W`;
+}
+
+/** Running watts of a load, as stated: in full, or in one of its states. */
+export function wattsInState(load: Load, stateId: string | undefined): number {
+  const state = load.states?.find((each) => each.id === stateId);
+  const share = (partId: string): number =>
+    state ? (state.parts.find((each) => each.part === partId)?.share ?? 0) : 1;
+  return load.parts.reduce((sum, part) => sum + part.runningW.value * share(part.id), 0);
+}
