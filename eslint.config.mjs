@@ -53,6 +53,8 @@ export default defineConfig(
       '@angular-eslint/component-class-suffix': 'off',
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
       '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
+      // Angular types some option objects as classes.
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
     },
   },
   {

@@ -1,4 +1,6 @@
+import { spawnSync } from 'node:child_process';
 import { longStep } from './long-step.mjs';
+import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
 const INPUTS = [
@@ -11,9 +13,23 @@ const INPUTS = [
   'package-lock.json',
 ];
 
+/** The commit that is built, for the page and for saved files; a copy without git has none. */
+function commit() {
+  const { status, stdout } = spawnSync('git', ['rev-parse', '--short', 'HEAD'], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  return status === 0 ? stdout.trim() : 'unknown';
+}
+
 /** Builds the application when its sources have changed. */
 export async function buildApplication() {
   await onceFor('build', INPUTS, 'app/dist/index.html', () =>
-    longStep('Building the application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'build']),
+    longStep('Building the application', process.execPath, [
+      'node_modules/@angular/cli/bin/ng.js',
+      'build',
+      '--define',
+      `HELIARCH_COMMIT='${commit()}'`,
+    ]),
   );
 }

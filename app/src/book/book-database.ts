@@ -1,12 +1,14 @@
 import { Dexie, type EntityTable } from 'dexie';
+import type { History } from './history';
 
-/** One rig as it lies in the browser: the whole document, and how often it was saved. */
+/** One rig as it lies in the browser: the whole document, how often it was saved, and the way back. */
 export interface StoredRig {
   id: string;
   name: string;
   revision: number;
   savedAt: Date;
   document: unknown;
+  history?: History | undefined;
 }
 
 /** The rig book of this browser. */

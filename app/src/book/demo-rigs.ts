@@ -9,7 +9,8 @@ export class DemoRigs {
     const mode = await fetchText('mode.json');
     const name: unknown =
       mode === undefined ? undefined : (JSON.parse(mode) as { demoRig?: unknown }).demoRig;
-    return typeof name === 'string' ? this.named(name) : undefined;
+    const rig = typeof name === 'string' ? await this.named(name) : undefined;
+    return rig && asReadNow(rig);
   }
 
   async named(name: string): Promise<Rig | undefined> {
@@ -17,6 +18,17 @@ export class DemoRigs {
     const read = text === undefined ? undefined : readRigFile(text);
     return read?.ok ? read.value : undefined;
   }
+}
+
+/** The charge readings of a demo date from the moment it is put into the book. */
+function asReadNow(rig: Rig): Rig {
+  const readAt = new Date().toISOString();
+  return {
+    ...rig,
+    scenes: rig.scenes.map((scene) =>
+      scene.charge ? { ...scene, charge: { ...scene.charge, readAt } } : scene,
+    ),
+  };
 }
 
 /** The text of a file of the build; undefined where the server cannot be reached. */

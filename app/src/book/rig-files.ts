@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { LARGEST_FILE_BYTES, problemLines, readRigFile, writeRigFile, type Rig } from '@heliarch/core';
+import { BUILD_NAME } from '../ui/build-info';
 import { RigSession } from './rig-session';
 
 export type Opened =
@@ -13,12 +14,7 @@ export class RigFiles {
   /** Hands the file to the browser's download; returns its name. */
   save(rig: Rig): string {
     const name = `${rig.id}.heliarch.json`;
-    const address = URL.createObjectURL(new Blob([writeRigFile(rig)], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(address);
+    saveTextFile(name, writeRigFile({ ...rig, savedBy: BUILD_NAME }));
     return name;
   }
 
@@ -32,4 +28,14 @@ export class RigFiles {
     this.session.open(read.value);
     return { ok: true, name: read.value.name };
   }
+}
+
+/** Hands a text to the browser's download. */
+export function saveTextFile(name: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
 }

@@ -1,11 +1,15 @@
 import { inject, Injectable } from '@angular/core';
 import { describeProblem, readRigDocument, type Rig } from '@heliarch/core';
 import { liveQuery } from 'dexie';
-import { from } from 'rxjs';
+import { from, type Observable } from 'rxjs';
 import { BookDatabase, type StoredRig } from './book-database';
+import { NO_HISTORY, type History } from './history';
 
+/** A rig with everything the book keeps of it. */
 export interface KeptRig {
   readonly rig: Rig;
+  readonly history: History;
+  readonly revision: number;
   readonly savedAt: Date;
 }
 
@@ -16,24 +20,20 @@ export interface RigTitle {
 
 export class UnreadableRig extends Error {}
 
+/** Another tab saved the same rig in between: nothing was overwritten. */
+export class SavedElsewhere extends Error {
+  constructor(readonly theirs: KeptRig) {
+    super('Another tab has saved this rig in between.');
+  }
+}
+
 /** The only way to what this browser keeps. */
 @Injectable({ providedIn: 'root' })
 export class RigRepository {
   private readonly database = inject(BookDatabase);
 
-  /** The rig that was saved last; undefined in an empty book. */
-  async lastSaved(): Promise<KeptRig | undefined> {
-    const stored = await this.database.rigs.orderBy('savedAt').last();
-    return stored && { rig: readable(stored), savedAt: stored.savedAt };
-  }
-
-  async byId(id: string): Promise<Rig | undefined> {
-    const stored = await this.database.rigs.get(id);
-    return stored && readable(stored);
-  }
-
   /** Names of all rigs in the book, last saved first; follows every change. */
-  readonly titles$ = from(
+  readonly titles$: Observable<readonly RigTitle[]> = from(
     liveQuery(() =>
       this.database.rigs
         .orderBy('savedAt')
@@ -42,23 +42,49 @@ export class RigRepository {
     ),
   );
 
-  /** Keeps the whole rig; a rig of the same id is replaced. */
-  async save(rig: Rig): Promise<Date> {
+  /** The rig that was saved last; undefined in an empty book. */
+  async lastSaved(): Promise<KeptRig | undefined> {
+    const stored = await this.database.rigs.orderBy('savedAt').last();
+    return stored && readable(stored);
+  }
+
+  async byId(id: string): Promise<KeptRig | undefined> {
+    const stored = await this.database.rigs.get(id);
+    return stored && readable(stored);
+  }
+
+  /** The revision of a rig whenever it changes, in this tab or another. */
+  revision$(id: string): Observable<number | undefined> {
+    return from(liveQuery(async () => (await this.database.rigs.get(id))?.revision));
+  }
+
+  /**
+   * Keeps the whole rig with its history.
+   *
+   * @param known The revision this tab last saw; undefined replaces whatever is there.
+   * @throws SavedElsewhere where another tab has saved since.
+   */
+  async save(rig: Rig, history: History, known: number | undefined): Promise<KeptRig> {
     return this.database.transaction('rw', this.database.rigs, async () => {
       const before = await this.database.rigs.get(rig.id);
-      const savedAt = new Date();
-      const revision = (before?.revision ?? 0) + 1;
-      await this.database.rigs.put({ id: rig.id, name: rig.name, revision, savedAt, document: rig });
-      return savedAt;
+      if (before && known !== undefined && before.revision !== known)
+        throw new SavedElsewhere(readable(before));
+      const kept: KeptRig = { rig, history, revision: (before?.revision ?? 0) + 1, savedAt: new Date() };
+      const { revision, savedAt } = kept;
+      await this.database.rigs.put({ id: rig.id, name: rig.name, revision, savedAt, document: rig, history });
+      return kept;
     });
   }
 }
 
-function readable(stored: StoredRig): Rig {
+function readable(stored: StoredRig): KeptRig {
   const read = readRigDocument(stored.document);
-  if (read.ok) return read.value;
-  const first = read.problems[0];
-  throw new UnreadableRig(
-    `"${stored.name}" in this browser cannot be read. ${first ? describeProblem(first) : ''}`,
-  );
+  if (!read.ok) {
+    const first = read.problems[0];
+    throw new UnreadableRig(
+      `"${stored.name}" in this browser cannot be read. ${first ? describeProblem(first) : ''}`,
+    );
+  }
+  const { revision, savedAt, history = NO_HISTORY } = stored;
+  return { rig: read.value, history, revision, savedAt };
 }

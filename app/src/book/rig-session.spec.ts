@@ -1,5 +1,6 @@
+import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { type Rig, withLoad } from '@heliarch/core';
+import { type Rig, withLoad, withPartNumber } from '@heliarch/core';
 import { BookDatabase } from './book-database';
 import { DemoRigs } from './demo-rigs';
 import { RigRepository } from './rig-repository';
@@ -8,27 +9,35 @@ import { smallRig } from './small-rig.spec-data';
 
 let databases = 0;
 
+/** One tab of the browser on a book; a second one on the same name is another tab, or a reload. */
 function setUp(offered: Rig | undefined, name = `book-${(databases += 1)}-${crypto.randomUUID()}`) {
-  TestBed.resetTestingModule();
   const database = new BookDatabase(name);
-  TestBed.configureTestingModule({
-    providers: [
+  const tab = createEnvironmentInjector(
+    [
       { provide: BookDatabase, useValue: database },
       { provide: DemoRigs, useValue: { offered: () => Promise.resolve(offered) } },
+      RigRepository,
+      RigSession,
     ],
-  });
-  return { name, database, session: TestBed.inject(RigSession), repository: TestBed.inject(RigRepository) };
+    TestBed.inject(EnvironmentInjector),
+  );
+  return { name, database, session: tab.get(RigSession), repository: tab.get(RigRepository) };
 }
 
 async function until(condition: () => boolean | Promise<boolean>): Promise<void> {
   while (!(await condition())) await new Promise((resolve) => setTimeout(resolve, 5));
 }
 
+const switchKettle = (session: RigSession, isOn: boolean) =>
+  session.change((rig) => withLoad(rig, 'now', 'kettle', isOn), { label: 'switch' });
+
+const ticked = (session: RigSession) => session.rig()?.scenes[0]?.on.map((entry) => entry.load);
+
 describe('the rig session', () => {
   it('puts the offered demo into an empty book, and never over what is there', async () => {
     const { session, name } = setUp(smallRig('Tern'));
     await session.start();
-    session.change((rig) => ({ ...rig, name: 'Mine now' }));
+    session.change((rig) => ({ ...rig, name: 'Mine now' }), { label: 'rename' });
     await until(() => session.kept().state === 'saved');
 
     const later = setUp(smallRig('Tern'), name);
@@ -46,7 +55,7 @@ describe('the rig session', () => {
   it('keeps every change in the order it was made, the last one last', async () => {
     const { session, repository, database } = setUp(smallRig());
     await session.start();
-    for (const isOn of [true, false, true]) session.change((rig) => withLoad(rig, 'now', 'kettle', isOn));
+    for (const isOn of [true, false, true]) switchKettle(session, isOn);
     await until(async () => (await database.rigs.get('small'))?.revision === 4);
     expect((await repository.lastSaved())?.rig.scenes[0]?.on).toEqual([{ load: 'kettle' }]);
     expect(session.kept().state).toBe('saved');
@@ -57,7 +66,7 @@ describe('the rig session', () => {
     database.close({ disableAutoOpen: true });
     await session.start();
     await until(() => session.kept().state === 'not-kept');
-    session.change((rig) => withLoad(rig, 'now', 'kettle', true));
+    switchKettle(session, true);
     expect(session.rig()?.scenes[0]?.on).toEqual([{ load: 'kettle' }]);
   });
 
@@ -73,5 +82,54 @@ describe('the rig session', () => {
     await session.start();
     const kept = session.kept();
     expect(kept.state === 'not-kept' && kept.because).toContain('"Broken" in this browser cannot be read');
+  });
+
+  it('steps back and forward, also after a reload; typing one number is one step', async () => {
+    const { session, name } = setUp(smallRig());
+    await session.start();
+    switchKettle(session, true);
+    for (const watts of [1, 12, 123]) {
+      const typed = { value: watts, basis: 'measured' } as const;
+      session.change((rig) => withPartNumber(rig, 'saw', 'main', 'running', typed), {
+        label: 'correct',
+        key: 'saw',
+      });
+    }
+    await until(() => session.kept().state === 'saved');
+
+    const { session: reloaded, database } = setUp(undefined, name);
+    await until(async () => ((await database.rigs.get('small'))?.revision ?? 0) >= 5);
+    await reloaded.start();
+    const watts = () => reloaded.rig()?.loads[1]?.parts[0]?.runningW.value;
+    expect(watts()).toBe(123);
+    reloaded.undo();
+    expect(watts()).toBe(500);
+    expect(ticked(reloaded)).toEqual(['kettle']);
+    reloaded.undo();
+    expect(ticked(reloaded)).toEqual([]);
+    expect(reloaded.undoLabel()).toBeUndefined();
+    reloaded.redo();
+    reloaded.redo();
+    expect(watts()).toBe(123);
+    expect(reloaded.redoLabel()).toBeUndefined();
+  });
+
+  it('shows what another tab saved, and overwrites nothing when both changed at once', async () => {
+    const { session: mine, name } = setUp(smallRig());
+    await mine.start();
+    await until(() => mine.kept().state === 'saved');
+    const { session: other } = setUp(undefined, name);
+    await other.start();
+    switchKettle(other, true);
+    await until(() => ticked(mine)?.length === 1);
+
+    mine.change((rig) => ({ ...rig, name: 'mine' }), { label: 'rename' });
+    other.change((rig) => ({ ...rig, name: 'other' }), { label: 'rename' });
+    await until(() => [mine, other].some((session) => session.kept().state === 'two-versions'));
+    const loser = mine.kept().state === 'two-versions' ? mine : other;
+    expect(loser.rig()?.name).toMatch(/^(mine|other)$/);
+    loser.keepMineAsCopy();
+    await until(() => loser.kept().state === 'saved');
+    expect(loser.rig()?.name).toMatch(/, copy$/);
   });
 });

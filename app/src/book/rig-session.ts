@@ -1,18 +1,26 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Rig } from '@heliarch/core';
-import { concatMap, Subject } from 'rxjs';
+import { catchError, concatMap, EMPTY, Subject, switchMap } from 'rxjs';
 import { DemoRigs } from './demo-rigs';
-import { RigRepository } from './rig-repository';
+import { NO_HISTORY, stepBack, stepForward, withStep, type Change, type History } from './history';
+import { whyNotKept } from './why-not-kept';
+import { RigRepository, SavedElsewhere, type KeptRig } from './rig-repository';
 
 /** Where the work stands with what the browser keeps. */
 export type Keeping =
   | { readonly state: 'saved'; readonly at: Date }
   | { readonly state: 'saving' }
-  | { readonly state: 'not-kept'; readonly because: string };
+  | { readonly state: 'not-kept'; readonly because: string }
+  /** Another tab changed the same rig at the same time; both versions are still there. */
+  | { readonly state: 'two-versions'; readonly theirs: KeptRig };
 
 export type SessionState =
-  { readonly state: 'loading' } | { readonly state: 'empty' } | { readonly state: 'open'; readonly rig: Rig };
+  | { readonly state: 'loading' }
+  | { readonly state: 'empty' }
+  | { readonly state: 'open'; readonly rig: Rig; readonly history: History };
+
+type OpenState = Extract<SessionState, { readonly state: 'open' }>;
 
 /** The rig that is open, and its way into the book: every change is kept as it is made. */
 @Injectable({ providedIn: 'root' })
@@ -21,22 +29,42 @@ export class RigSession {
   private readonly demoRigs = inject(DemoRigs);
   private readonly current = signal<SessionState>({ state: 'loading' });
   private readonly keeping = signal<Keeping>({ state: 'saving' });
-  private readonly changes = new Subject<Rig>();
+  private readonly saves = new Subject<OpenState>();
+  /** The revision of the book that the open rig is based on; undefined for one the book does not hold. */
+  private revision: number | undefined;
+  private unsaved = 0;
+  private hasAskedToStay = false;
 
   readonly state = this.current.asReadonly();
   readonly kept = this.keeping.asReadonly();
-  readonly rig = computed(() => {
+  readonly rig = computed(() => this.opened()?.rig);
+  /** What the next step back or forward would change; undefined where there is none. */
+  readonly undoLabel = computed(() => this.opened()?.history.past.at(-1)?.label);
+  readonly redoLabel = computed(() => this.opened()?.history.future.at(-1)?.label);
+  private readonly opened = computed(() => {
     const session = this.current();
-    return session.state === 'open' ? session.rig : undefined;
+    return session.state === 'open' ? session : undefined;
   });
+  private readonly openId = computed(() => this.rig()?.id);
 
   constructor() {
-    this.changes
+    this.saves
       .pipe(
-        concatMap((rig) => this.keep(rig)),
+        concatMap((open) => this.keep(open)),
         takeUntilDestroyed(),
       )
-      .subscribe((kept) => this.keeping.set(kept));
+      .subscribe((kept) => {
+        const hasMore = kept.state === 'saved' && this.unsaved > 0;
+        this.keeping.set(hasMore ? { state: 'saving' } : kept);
+      });
+    toObservable(this.openId)
+      .pipe(
+        switchMap((id) =>
+          id === undefined ? EMPTY : this.repository.revision$(id).pipe(catchError(() => EMPTY)),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((revision) => void this.followOtherTab(revision));
   }
 
   /** Opens what was saved last; an empty book is offered the demo rig where the server says so. */
@@ -44,43 +72,110 @@ export class RigSession {
     try {
       const last = await this.repository.lastSaved();
       if (last) {
-        this.current.set({ state: 'open', rig: last.rig });
-        this.keeping.set({ state: 'saved', at: last.savedAt });
+        this.show(last);
         return;
       }
     } catch (error) {
-      this.keeping.set({ state: 'not-kept', because: reasonOf(error) });
+      this.keeping.set({ state: 'not-kept', because: whyNotKept(error) });
     }
     const demo = await this.demoRigs.offered();
     if (demo) this.open(demo);
     else this.current.set({ state: 'empty' });
   }
 
-  /** Opens a rig and keeps it. */
+  /** Opens a rig in place of whatever the book holds under its id, and keeps it. */
   open(rig: Rig): void {
-    this.current.set({ state: 'open', rig });
-    this.changes.next(rig);
+    this.revision = undefined;
+    this.put({ state: 'open', rig, history: NO_HISTORY });
   }
 
   /** Opens another rig of the book. */
   async openById(id: string): Promise<void> {
-    const rig = await this.repository.byId(id);
-    if (rig) this.open(rig);
+    const kept = await this.repository.byId(id);
+    if (!kept) return;
+    this.show(kept);
+    // Saved once more, so that the next visit begins with it.
+    this.put({ state: 'open', rig: kept.rig, history: kept.history });
   }
 
   /** Changes the open rig and keeps the result. */
-  change(edit: (rig: Rig) => Rig): void {
-    const rig = this.rig();
-    if (rig) this.open(edit(rig));
+  change(edit: (rig: Rig) => Rig, change: Change): void {
+    const open = this.opened();
+    if (!open) return;
+    const rig = edit(open.rig);
+    this.put({ state: 'open', rig, history: withStep(open.history, open.rig, rig, change) });
   }
 
-  private async keep(rig: Rig): Promise<Keeping> {
+  undo(): void {
+    this.step(stepBack);
+  }
+
+  redo(): void {
+    this.step(stepForward);
+  }
+
+  /** Two versions: goes on with the other tab's. */
+  takeTheirs(): void {
+    const kept = this.keeping();
+    if (kept.state === 'two-versions') this.show(kept.theirs);
+  }
+
+  /** Two versions: goes on with this tab's as a rig of its own. */
+  keepMineAsCopy(): void {
+    const open = this.opened();
+    if (!open) return;
+    const suffix = Date.now().toString(36);
+    this.open({ ...open.rig, id: `${open.rig.id}-${suffix}`, name: `${open.rig.name}, copy` });
+  }
+
+  private step(take: typeof stepBack): void {
+    const open = this.opened();
+    const stepped = open && take(open.history, open.rig);
+    if (stepped) this.put({ state: 'open', ...stepped });
+  }
+
+  private put(open: OpenState): void {
+    this.current.set(open);
+    this.unsaved += 1;
+    this.keeping.update((kept) => (kept.state === 'saved' ? { state: 'saving' } : kept));
+    this.saves.next(open);
+  }
+
+  private show(kept: KeptRig): void {
+    this.revision = kept.revision;
+    this.current.set({ state: 'open', rig: kept.rig, history: kept.history });
+    this.keeping.set({ state: 'saved', at: kept.savedAt });
+  }
+
+  private async keep(open: OpenState): Promise<Keeping> {
+    this.unsaved -= 1;
+    const before = this.keeping();
+    if (before.state === 'two-versions' && open.rig.id === before.theirs.rig.id) return before;
     try {
-      return { state: 'saved', at: await this.repository.save(rig) };
+      const kept = await this.repository.save(open.rig, open.history, this.revision);
+      this.revision = kept.revision;
+      this.askToStay();
+      return { state: 'saved', at: kept.savedAt };
     } catch (error) {
-      return { state: 'not-kept', because: reasonOf(error) };
+      if (error instanceof SavedElsewhere) return { state: 'two-versions', theirs: error.theirs };
+      return { state: 'not-kept', because: whyNotKept(error) };
     }
   }
-}
 
-const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+  /** Asks the browser once not to clear the book when space runs short; it may say no. */
+  private askToStay(): void {
+    if (this.hasAskedToStay) return;
+    this.hasAskedToStay = true;
+    navigator.storage.persist().catch(() => undefined);
+  }
+
+  /** What another tab saved is shown here too, as long as nothing here waits to be saved. */
+  private async followOtherTab(revision: number | undefined): Promise<void> {
+    const id = this.openId();
+    const isNews = revision !== undefined && this.revision !== undefined && revision > this.revision;
+    if (id === undefined || !isNews || this.unsaved > 0) return;
+    const kept = await this.repository.byId(id);
+    if (kept && this.openId() === id && this.unsaved === 0 && kept.revision > (this.revision ?? 0))
+      this.show(kept);
+  }
+}

@@ -6,6 +6,7 @@ import {
   inject,
   viewChild,
 } from '@angular/core';
+import { BUILD_NAME } from '../ui/build-info';
 import { CAUTIONS, CautionSheet } from '../ui/cautions';
 
 /** The cautions in full, beside the work: the browser's own dialog keeps focus and closes on Escape. */
@@ -24,6 +25,7 @@ import { CAUTIONS, CautionSheet } from '../ui/cautions';
           <p>{{ caution.text }}</p>
         </section>
       }
+      <p class="build">{{ build }}. MIT licence. Nothing leaves this browser.</p>
     </dialog>
   `,
   styles: `
@@ -55,6 +57,9 @@ import { CAUTIONS, CautionSheet } from '../ui/cautions';
     h2 {
       font: 600 20px/26px var(--body);
     }
+    .build {
+      padding-top: 12px;
+    }
     section {
       padding: 12px 0;
       border-bottom: 1px solid var(--rule);
@@ -71,6 +76,7 @@ import { CAUTIONS, CautionSheet } from '../ui/cautions';
 export class CautionDrawer {
   protected readonly sheet = inject(CautionSheet);
   protected readonly cautions = CAUTIONS;
+  protected readonly build = BUILD_NAME;
   private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
 
   constructor() {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RigFiles } from '../book/rig-files';
 import { RigSession } from '../book/rig-session';
 import { Notices, type Notice } from './notices';
 
@@ -11,10 +12,26 @@ const MOST_DETAILS = 5;
   template: `
     <div role="status">
       @if (notKept(); as because) {
-        <p class="notice">
-          <strong>This browser keeps nothing now.</strong> Your work is in this page only: save it to a file
-          before you leave. ({{ because }})
-        </p>
+        <div class="notice">
+          <p>
+            <strong>This browser keeps nothing now.</strong> {{ because }} Your work is in this page only:
+            save it before you leave.
+          </p>
+          @if (session.rig(); as rig) {
+            <button type="button" class="link" (click)="files.save(rig)">
+              Save {{ rig.name }} to a file
+            </button>
+          }
+        </div>
+      }
+      @if (twoVersions()) {
+        <div class="notice">
+          <p><strong>Another tab changed this rig at the same time.</strong> Nothing was overwritten.</p>
+          <button type="button" class="link" (click)="session.takeTheirs()">
+            Go on with the other tab’s version
+          </button>
+          <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep mine as a copy</button>
+        </div>
       }
       @if (notices.notice(); as notice) {
         <div class="notice">
@@ -66,13 +83,16 @@ const MOST_DETAILS = 5;
   `,
 })
 export class NoticeLine {
-  private readonly session = inject(RigSession);
+  protected readonly session = inject(RigSession);
+  protected readonly files = inject(RigFiles);
   protected readonly notices = inject(Notices);
   protected readonly most = MOST_DETAILS;
   protected readonly notKept = computed(() => {
     const kept = this.session.kept();
     return kept.state === 'not-kept' ? kept.because : undefined;
   });
+
+  protected readonly twoVersions = computed(() => this.session.kept().state === 'two-versions');
 
   protected act(action: NonNullable<Notice['action']>): void {
     action.run();

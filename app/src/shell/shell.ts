@@ -5,7 +5,10 @@ import { RigFiles } from '../book/rig-files';
 import { RigSession } from '../book/rig-session';
 import { CautionDrawer } from './caution-drawer';
 import { NoticeLine } from './notice-line';
+import { NewerBuild } from './newer-build';
 import { Notices } from './notices';
+import { DefectPanel } from './defect-panel';
+import { Defects } from './defects';
 import { EmptyBook } from './empty-book';
 import { RigMenu } from './rig-menu';
 import { ROOMS } from './rooms';
@@ -14,21 +17,44 @@ import { ThemeChoice } from './theme';
 /** The frame of every room: one slim top line, notices, and the room itself. */
 @Component({
   selector: 'heli-shell',
+  host: { '(document:keydown)': 'stepByKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CautionDrawer, EmptyBook, NoticeLine, RigMenu, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [
+    CautionDrawer,
+    DefectPanel,
+    EmptyBook,
+    NoticeLine,
+    RigMenu,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+  ],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })
 export class Shell {
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
+  protected readonly defects = inject(Defects);
   protected readonly session = inject(RigSession);
   protected readonly themeChoice = inject(ThemeChoice);
   protected readonly rooms = ROOMS.filter((room) => room.data);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
   constructor() {
+    inject(NewerBuild);
     void this.session.start();
+  }
+
+  /** Ctrl Z and Ctrl Y, but in a text field they are the field's own. */
+  protected stepByKey(event: KeyboardEvent): void {
+    const isTyping = event.target instanceof HTMLInputElement && event.target.type === 'text';
+    if (!(event.ctrlKey || event.metaKey) || isTyping) return;
+    const key = event.key.toLowerCase();
+    if (key === 'z' && !event.shiftKey) this.session.undo();
+    else if (key === 'y' || (key === 'z' && event.shiftKey)) this.session.redo();
+    else return;
+    event.preventDefault();
   }
 
   protected chooseFile(): void {

@@ -1,25 +1,45 @@
 import {
   kindOfPart,
   LOAD_FAMILIES,
+  outlookWords,
+  wattsInState,
   type CheckResult,
-  type Interval,
   type Load,
   type LoadFamily,
+  type Outlook,
   type Rig,
+  type Scene,
 } from '@heliarch/core';
 
 /** One row of the load list. */
 export interface LoadRow {
   readonly load: Load;
   readonly isOn: boolean;
+  readonly stateId: string | undefined;
   /** Place in the switching order; none for loads that start by themselves or are not fed. */
   readonly place: number | undefined;
-  readonly startsByItself: boolean;
   readonly watts: number;
   /** The largest start of its parts, VA. */
   readonly kick: number | undefined;
+  /** Why it runs on nothing here although it is on. */
   readonly notFed: string | undefined;
+  readonly outlook: OutlookLine | undefined;
 }
+
+/** Whether a load that is off can be switched on now. */
+export interface OutlookLine {
+  readonly mark: OutlookMark;
+  readonly words: string;
+}
+
+export type OutlookMark = 'holds' | 'tight' | 'later' | 'not-fed';
+
+const MARKS: Record<Outlook['answer'], OutlookMark> = {
+  'can-start': 'holds',
+  tight: 'tight',
+  later: 'later',
+  'not-here': 'not-fed',
+};
 
 export interface LoadGroup {
   readonly family: LoadFamily;
@@ -28,23 +48,29 @@ export interface LoadGroup {
   readonly rows: readonly LoadRow[];
 }
 
-/** The loads by family, each with its place in the start order. */
+/** The loads by family, each with its place in the start order or its outlook. */
 export function groupLoads(
   rig: Rig,
-  isOn: ReadonlySet<string>,
+  scene: Pick<Scene, 'on'>,
   result: CheckResult,
   notFed: ReadonlyMap<string, string>,
+  outlooks: ReadonlyMap<string, Outlook>,
 ): readonly LoadGroup[] {
   const places = new Map(result.order.map((consumer, index) => [consumer.load.id, index + 1]));
-  const rows = rig.loads.map((load): LoadRow => ({
-    load,
-    isOn: isOn.has(load.id),
-    place: places.get(load.id),
-    startsByItself: load.usage === 'by-itself',
-    watts: runningWatts(load),
-    kick: largestKick(load),
-    notFed: notFed.get(load.id),
-  }));
+  const rows = rig.loads.map((load): LoadRow => {
+    const on = scene.on.find((entry) => entry.load === load.id);
+    const outlook = outlooks.get(load.id);
+    return {
+      load,
+      isOn: on !== undefined,
+      stateId: on?.state,
+      place: places.get(load.id),
+      watts: wattsInState(load, on?.state),
+      kick: kickingPart(load)?.start?.va.value,
+      notFed: notFed.get(load.id),
+      outlook: outlook && { mark: MARKS[outlook.answer], words: outlookWords(rig, load, outlook) },
+    };
+  });
   return LOAD_FAMILIES.map((family) => groupOf(family, rows)).filter((group) => group.rows.length > 0);
 }
 
@@ -75,7 +101,3 @@ export function kickingPart(load: Load): Load['parts'][number] | undefined {
       undefined,
     );
 }
-
-const runningWatts = (load: Load): number => load.parts.reduce((sum, part) => sum + part.runningW.value, 0);
-
-const largestKick = (load: Load): Interval['stated'] | undefined => kickingPart(load)?.start?.va.value;

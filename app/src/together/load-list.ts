@@ -9,24 +9,27 @@ import {
   signal,
   viewChildren,
 } from '@angular/core';
-import { formatNumber, type Basis } from '@heliarch/core';
+import { formatNumber, wattsInState, type Basis } from '@heliarch/core';
 import { BasisMark } from '../ui/basis-mark';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { UsageMark } from '../ui/usage-mark';
 import { VerdictMark } from '../ui/verdict-mark';
-import { groupLoads, kickingPart, largestPart, type LoadRow } from './load-groups';
+import { groupLoads, kickingPart, largestPart, type LoadRow, type OutlookLine } from './load-groups';
 import { LoadNumbers } from './load-numbers';
 import { TogetherState } from './together-state';
 
+const LETTER = /^[\p{L}\p{N}]$/u;
+const TYPING_PAUSE_MS = 800;
 const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1 };
 
 /**
- * What is on. One list for the keyboard: arrows move, Space ticks, Enter or the right arrow opens the
- * numbers, Escape closes them.
+ * What is on, and what could be switched on. One list for the keyboard: arrows move, typing finds,
+ * Space ticks, Enter or the right arrow opens the numbers, Escape closes them.
  */
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark, LoadNumbers, UsageMark, VerdictMark],
+  imports: [BasisMark, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })
@@ -36,11 +39,18 @@ export class LoadList {
   private readonly ticks = viewChildren<ElementRef<HTMLInputElement>>('tick');
   private readonly sheets = viewChildren(LoadNumbers);
 
-  private readonly isOn = computed(() => new Set(this.state.scene().on.map((entry) => entry.load)));
   protected readonly groups = computed(() =>
-    groupLoads(this.state.rig(), this.isOn(), this.state.result(), this.state.notFed()),
+    groupLoads(
+      this.state.rig(),
+      this.state.scene(),
+      this.state.result(),
+      this.state.notFed(),
+      this.state.outlooks(),
+    ),
   );
   private readonly rows = computed(() => this.groups().flatMap((group) => group.rows));
+  private typed = '';
+  private typedAt = 0;
   private readonly reached = signal<string | undefined>(undefined);
   /** The one row that Tab stops at. */
   protected readonly current = computed(() => this.reached() ?? this.rows()[0]?.load.id);
@@ -71,8 +81,40 @@ export class LoadList {
     const step = STEP_OF_KEY[event.key];
     if (step !== undefined) this.focusRow(this.rows().indexOf(row) + step);
     else if (event.key === 'Enter' || event.key === 'ArrowRight') this.openNumbers(row);
-    else return;
+    else if (!this.find(event)) return;
     event.preventDefault();
+  }
+
+  /** The line under a load: whether it can be switched on, or why it runs on nothing although it is on. */
+  protected whyOf(row: LoadRow): OutlookLine | undefined {
+    return row.notFed ? { mark: 'not-fed', words: `not on this supply: ${row.notFed}` } : row.outlook;
+  }
+
+  protected states(row: LoadRow): readonly Choice[] {
+    return (row.load.states ?? []).map(({ id, name }) => ({ id, label: name }));
+  }
+
+  /** A load with states runs in full until one is chosen. */
+  protected stateOf(row: LoadRow): string {
+    const full = row.load.states?.find(
+      (state) => wattsInState(row.load, state.id) === wattsInState(row.load, undefined),
+    );
+    return row.stateId ?? full?.id ?? '';
+  }
+
+  protected chooseState(row: LoadRow, stateId: string): void {
+    this.state.chooseState(row.load.id, stateId);
+  }
+
+  /** Typing goes to the next load whose name begins with what was typed. */
+  private find(event: KeyboardEvent): boolean {
+    if (!LETTER.test(event.key) || event.ctrlKey || event.metaKey || event.altKey) return false;
+    const now = event.timeStamp;
+    this.typed = now - this.typedAt < TYPING_PAUSE_MS ? this.typed + event.key : event.key;
+    this.typedAt = now;
+    const start = this.typed.toLowerCase();
+    this.focusRow(this.rows().findIndex(({ load }) => load.name.toLowerCase().startsWith(start)));
+    return true;
   }
 
   protected openNumbers(row: LoadRow): void {

@@ -1,18 +1,26 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  batteryClockOf,
   check,
+  dropOutOf,
   explain,
   ladderOf,
+  loadOf,
   notChecked,
+  outlooksOf,
+  settlementOf,
   staircaseOf,
+  theLoad,
   validateRig,
-  wiringOf,
+  withCharge,
   withLoad,
   withPartNumber,
+  withState,
   withSupply,
   type PartNumber,
   type Quantity,
   type Rig,
+  type StartOrderRule,
 } from '@heliarch/core';
 import { RigSession } from '../book/rig-session';
 
@@ -34,7 +42,10 @@ export class TogetherState {
     return scene;
   });
 
-  readonly result = computed(() => check(this.rig(), this.scene()));
+  /** Which orders of the starts the verdict is for. */
+  readonly startOrder = signal<StartOrderRule>('best');
+
+  readonly result = computed(() => check(this.rig(), this.scene(), this.startOrder()));
   readonly explanation = computed(() => explain(this.rig(), this.result()));
   readonly staircase = computed(() => staircaseOf(this.result()));
   readonly ladder = computed(() => ladderOf(this.result()));
@@ -48,27 +59,54 @@ export class TogetherState {
       .map((circuit) => circuit.name);
   });
 
-  /** Why a load cannot be fed on this supply, by its id; on or off. */
-  readonly notFed = computed((): ReadonlyMap<string, string> => {
-    const { notFed } = wiringOf(this.rig(), this.result().supply, this.rig().loads);
-    return new Map(notFed.map(({ load, circuit }) => [load.id, `nothing feeds ${circuit.name}`]));
-  });
+  readonly outlooks = computed(() => outlooksOf(this.rig(), this.scene()));
+  readonly dropOut = computed(() => dropOutOf(this.rig(), this.scene()));
+  readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
+  readonly settlement = computed(() => settlementOf(this.rig(), this.scene(), this.result()));
+
+  /** Why a load that is on runs on nothing here, by its id. */
+  readonly notFed = computed(
+    (): ReadonlyMap<string, string> =>
+      new Map(this.result().notFed.map(({ load, because }) => [load.id, because])),
+  );
 
   chooseSupply(supplyId: string): void {
-    this.session.change((rig) => withSupply(rig, this.scene().id, supplyId));
+    this.session.change((rig) => withSupply(rig, this.scene().id, supplyId), { label: 'choose a supply' });
   }
 
   switchLoad(loadId: string, isOn: boolean): void {
-    this.session.change((rig) => withLoad(rig, this.scene().id, loadId, isOn));
+    this.session.change((rig) => withLoad(rig, this.scene().id, loadId, isOn), {
+      label: `switch ${theLoad(this.nameOf(loadId))} ${isOn ? 'on' : 'off'}`,
+    });
+  }
+
+  chooseState(loadId: string, stateId: string): void {
+    this.session.change((rig) => withState(rig, this.scene().id, loadId, stateId), {
+      label: `change the state of ${theLoad(this.nameOf(loadId))}`,
+    });
+  }
+
+  readCharge(percent: number): void {
+    const now = new Date().toISOString();
+    this.session.change((rig) => withCharge(rig, this.scene().id, percent, now), {
+      label: 'note the charge',
+    });
   }
 
   correct(loadId: string, partId: string, number: PartNumber, quantity: Quantity): void {
-    this.session.change((rig) => withPartNumber(rig, loadId, partId, number, quantity));
+    this.session.change((rig) => withPartNumber(rig, loadId, partId, number, quantity), {
+      label: `correct ${theLoad(this.nameOf(loadId))}`,
+      key: `${loadId} ${partId} ${number}`,
+    });
   }
 
   /** What is wrong with a number, in words, before it is taken. */
   faultOf(loadId: string, partId: string, number: PartNumber, quantity: Quantity): string | undefined {
     const read = validateRig(withPartNumber(this.rig(), loadId, partId, number, quantity));
     return read.ok ? undefined : read.problems[0]?.message;
+  }
+
+  private nameOf(loadId: string): string {
+    return loadOf(this.rig(), loadId).name;
   }
 }

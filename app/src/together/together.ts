@@ -1,11 +1,14 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { limitLabel, type StartInOrder } from '@heliarch/core';
+import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core';
 import { RigSession } from '../book/rig-session';
 import { CautionLine } from '../ui/caution-line';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { keepTogether } from '../ui/keep-together';
 import { LimitLadder } from '../ui/limit-ladder';
+import { ChargeReading } from './charge-reading';
 import { LoadList } from './load-list';
+import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
 import { TogetherState } from './together-state';
 import { VerdictHeadline } from './verdict-headline';
@@ -15,11 +18,33 @@ const PHONE_VIEWS: readonly Choice[] = [
   { id: 'limits', label: 'Limits' },
 ];
 
+const START_ORDERS: readonly (Choice & { readonly id: StartOrderRule })[] = [
+  { id: 'best', label: 'Best order' },
+  { id: 'given', label: 'My order' },
+  { id: 'any', label: 'Any order' },
+];
+
+const CAPTIONS: Record<StartOrderRule, string> = {
+  best: 'left to right',
+  given: 'as you ticked them',
+  any: 'each one last',
+};
+
 /** The room of the question "can these run together on this supply?". */
 @Component({
   selector: 'heli-together',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CautionLine, ChoiceBar, DatePipe, LimitLadder, LoadList, StartStaircase, VerdictHeadline],
+  imports: [
+    CautionLine,
+    ChargeReading,
+    ChoiceBar,
+    DatePipe,
+    LimitLadder,
+    LoadList,
+    SecondVerdict,
+    StartStaircase,
+    VerdictHeadline,
+  ],
   providers: [TogetherState],
   templateUrl: './together.html',
   styleUrl: './together.css',
@@ -34,14 +59,29 @@ export class Together {
     this.state.rig().supplies.map(({ id, name }): Choice => ({ id, label: name })),
   );
 
-  /** How to read the picture: the order, and which limit it cannot show. */
-  protected readonly caption = computed(() => {
-    const { decider, starts } = this.state.result();
-    if (decider?.element.kind === 'branch-breaker') {
-      return `decided on a branch: ${limitLabel(this.state.rig(), decider)}, see the ladder`;
-    }
-    return starts.some(isByHand) ? 'in the best order, switched on from left to right' : 'in any order';
+  protected readonly startOrders = START_ORDERS;
+  protected readonly hasBattery = computed(() => this.state.rig().batteries.length > 0);
+  protected readonly sourceName = computed(() => {
+    const { sources } = this.state.result().supply;
+    const kinds = this.state.rig().sources.filter((source) => sources.includes(source.id));
+    return kinds.some((source) => source.kind === 'generator') ? 'the generator' : 'shore';
   });
-}
 
-const isByHand = (start: StartInOrder): boolean => start.moment === 'in-order';
+  /** How to read the picture, and which limit it cannot show. */
+  protected readonly caption = computed(() => {
+    const { decider } = this.state.result();
+    const isOnAxis = decider === undefined || decider.element === this.state.staircase()?.element;
+    return isOnAxis
+      ? CAPTIONS[this.state.startOrder()]
+      : `decided by ${limitLabel(this.state.rig(), decider)}`;
+  });
+
+  protected settle(settlement: Settlement): string {
+    return keepTogether(settlementWords(this.state.rig(), settlement));
+  }
+
+  protected chooseOrder(id: string): void {
+    const rule = START_ORDERS.find((order) => order.id === id);
+    if (rule) this.state.startOrder.set(rule.id);
+  }
+}

@@ -70,16 +70,22 @@ let nextName = 0;
       outline: 2px solid var(--ink);
       outline-offset: 2px;
     }
-    @media (pointer: coarse) {
-      span {
-        min-height: 44px;
-      }
+    :host(.small) span {
+      min-height: 22px;
+      padding: 0 9px;
+      font-size: 12.5px;
     }
     :host(.wide) fieldset {
       display: flex;
     }
     :host(.wide) label {
       flex: 1;
+    }
+    @media (pointer: coarse) {
+      span,
+      :host(.small) span {
+        min-height: 44px;
+      }
     }
   `,
 })

@@ -7,6 +7,7 @@ import { VerdictMark } from './verdict-mark';
 const LIMIT_AT = 100;
 const ROW_END = 107;
 const FOLD_BELOW = 0.2;
+const FOLD_KICKS_BELOW = 0.5;
 
 interface Row {
   readonly limit: Limit;
@@ -45,13 +46,15 @@ export class LimitLadder {
       .filter(folds)
       .map((limit) => limitLabel(this.rig(), limit));
     return [
-      ...(small.length > 0 ? [`Under 20 %: ${small.join('; ')}.`] : []),
+      ...(small.length > 0 ? [`Under 20 %, kicks under 50 %: ${small.join('; ')}.`] : []),
       ...(this.idle().length > 0 ? [`Idle: ${this.idle().join(', ')}.`] : []),
     ].join(' ');
   });
 }
 
-const folds = (limit: Limit): boolean => limit.verdict === 'holds' && limit.loading < FOLD_BELOW;
+/** Rows that hold with much to spare; kicks are many, so they fold sooner. */
+const folds = ({ verdict, loading, start }: Limit): boolean =>
+  verdict === 'holds' && loading < (start ? FOLD_KICKS_BELOW : FOLD_BELOW);
 
 function rowOf(rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Verdict } from '@heliarch/core';
 
-/** The shape of a verdict: solid disc, ring with one half filled, open bolt; or the dash of "not on this supply". */
+/** The shape of a verdict: solid disc, ring with one half filled, open bolt; the bar and
+ * chevron of "later"; the dash of "not on this supply". */
 @Component({
   selector: 'heli-verdict-mark',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -18,6 +19,9 @@ import type { Verdict } from '@heliarch/core';
         }
         @case ('trips') {
           <path class="line" d="M15.5 1.5 5 13.5h5.5L8.5 22.5 19 10h-5.8Z" />
+        }
+        @case ('later') {
+          <path class="later" d="M5 4v16M11 5l8 7-8 7" />
         }
         @case ('not-fed') {
           <path class="dash" d="M4 12h16" />
@@ -45,12 +49,14 @@ import type { Verdict } from '@heliarch/core';
       stroke-width: 2.2;
       stroke-linejoin: round;
     }
-    .dash {
+    .dash,
+    .later {
+      fill: none;
       stroke: var(--ink-3);
-      stroke-width: 2;
+      stroke-width: 2.4;
     }
   `,
 })
 export class VerdictMark {
-  readonly mark = input.required<Verdict | 'not-fed'>();
+  readonly mark = input.required<Verdict | 'later' | 'not-fed'>();
 }

@@ -15,8 +15,8 @@ export function columnLabels(staircase: Staircase, layout: Layout): readonly Col
   const { floorX, stepX, momentX = 0, column } = layout;
   return [
     ...(floorX === undefined ? [] : [floorLabel(staircase, floorX, column)]),
-    ...steps.map(({ consumer }, index) =>
-      columnLabel(consumer.load.name, `${index + 1}`, stepX[index] ?? 0, column),
+    ...steps.map(({ consumer, place }, index) =>
+      columnLabel(consumer.load.name, `${place}`, stepX[index] ?? 0, column),
     ),
     ...atAnyMoment.map(({ consumer, again }, index) =>
       columnLabel(`${consumer.load.name}${again ? ' again' : ''}`, '', momentX + index * column, column),

@@ -46,6 +46,8 @@ interface CeilingShape {
   /** The ceiling lies above the axis: drawn at its top, with an arrow. */
   readonly offScale: boolean;
   readonly isLabelled: boolean;
+  /** A ceiling below what runs already says nothing of the kick. */
+  readonly isDrawn: boolean;
   readonly leader: { readonly from: number; readonly to: number } | undefined;
 }
 
@@ -117,7 +119,7 @@ export function withReadableCeilings(spikes: readonly Spike[]): readonly Spike[]
   const taken = spikes.filter(({ kick }) => kick.decides).flatMap(({ label }) => label);
   return spikes.map((spike) => {
     if (spike.kick.decides) return spike;
-    const isFree = taken.every((box) => overlap(box, spike.label) === 0);
+    const isFree = spike.shape.ceiling.isDrawn && taken.every((box) => overlap(box, spike.label) === 0);
     if (isFree) taken.push(spike.label);
     return { ...spike, shape: { ...spike.shape, ceiling: { ...spike.shape.ceiling, isLabelled: isFree } } };
   });
@@ -146,6 +148,7 @@ function ceilingShape(kick: Kick, x: number, right: number, spikeTop: number, { 
     anchor: pierced ? 'start' : 'middle',
     offScale,
     isLabelled: true,
+    isDrawn: kick.decides || kick.ceiling >= kick.base,
     leader: at + 4 < spikeTop - 6 ? { from: spikeTop - 4, to: at + 4 } : undefined,
   };
 }

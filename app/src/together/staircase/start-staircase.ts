@@ -15,6 +15,7 @@ import type { MarginShape } from './margin-text';
 
 const FIRST_WIDTH = 556;
 const TALL = 452;
+const LOW = 376;
 const SHORT = 300;
 const NARROW = 480;
 const ROOM_FOR_HEADS = 16;
@@ -31,12 +32,14 @@ let nextId = 0;
 })
 export class StartStaircase {
   readonly staircase = input.required<Staircase>();
+  /** Where more stands above it, the picture is lower. */
+  readonly isLow = input(false);
 
   private readonly width = signal(FIRST_WIDTH);
   protected readonly hatch = `hatch-${(nextId += 1)}`;
   protected readonly narrow = computed(() => this.width() < NARROW);
   protected readonly drawing = computed(() =>
-    drawStaircase(this.staircase(), this.width(), this.narrow() ? SHORT : TALL),
+    drawStaircase(this.staircase(), this.width(), this.narrow() ? SHORT : this.isLow() ? LOW : TALL),
   );
 
   /** The same for someone who does not see the picture. */
@@ -45,10 +48,10 @@ export class StartStaircase {
     const kick = (name: string, va: number, seconds: number): string =>
       `${name} starts with ${formatAmount(va, 'VA', 'at-most')} in all for ${formatSeconds(seconds)}`;
     return [
-      ...steps.map((step, index) =>
+      ...steps.map((step) =>
         step.kick
-          ? `${index + 1}: ${kick(step.consumer.load.name, step.kick.va.hi, step.kick.seconds.stated)}`
-          : `${index + 1}: ${step.consumer.load.name}`,
+          ? `${step.place}: ${kick(step.consumer.load.name, step.kick.va.hi, step.kick.seconds.stated)}`
+          : `${step.place}: ${step.consumer.load.name}`,
       ),
       `All running: ${formatAmount(full.stated, 'VA')}`,
       ...atAnyMoment.map(

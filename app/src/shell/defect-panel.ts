@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RigFiles } from '../book/rig-files';
+import { RigSession } from '../book/rig-session';
+import { Defects, Diagnostics } from './defects';
+
+/** A room met a defect: the rig is still here, and so is the way on. */
+@Component({
+  selector: 'heli-defect-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div role="alert">
+      <h1>This room met a defect</h1>
+      <p>
+        Your rig is still here. Save it to a file, then reload the page. A diagnostics file helps to find the
+        defect; it stays with you.
+      </p>
+      <p class="what">{{ defects.met().at(-1)?.message }}</p>
+    </div>
+    <div class="ways">
+      @if (session.rig(); as rig) {
+        <button type="button" class="plain-button" (click)="files.save(rig)">
+          Save {{ rig.name }} to a file
+        </button>
+      }
+      <button type="button" class="plain-button" (click)="diagnostics.save()">Save diagnostics</button>
+      <button type="button" class="plain-button" (click)="reload()">Reload the page</button>
+      <button type="button" class="link" (click)="defects.putAway()">Try to go on</button>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: block;
+      max-width: 620px;
+      padding: 20px 0;
+    }
+    h1 {
+      font: 600 20px/26px var(--body);
+    }
+    p {
+      margin: 8px 0;
+      color: var(--ink-2);
+    }
+    .what {
+      font-family: var(--figures);
+    }
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+    }
+  `,
+})
+export class DefectPanel {
+  protected readonly defects = inject(Defects);
+  protected readonly diagnostics = inject(Diagnostics);
+  protected readonly files = inject(RigFiles);
+  protected readonly session = inject(RigSession);
+
+  protected reload(): void {
+    location.reload();
+  }
+}
