@@ -1,6 +1,7 @@
 import {
-  addDoubtful,
+  addGrouped,
   doubtOf,
+  groupByCause,
   type DoubtfulSum,
   type DoubtfulTerm,
   type Spread,
@@ -59,14 +60,41 @@ export function nonActivePower(watts: number, powerFactor: number): number {
  * @example
  * // 1000 W at pf 1, 1200 W at 0.8 and 600 W at 0.6, without doubt: 2800 W, 3276 VA
  */
-export function addAc(terms: readonly AcTerm[]): AcSum {
-  const watts = addDoubtful(terms.map((term) => term.watts));
-  const nonActive = addDoubtful(terms.map((term) => term.nonActive));
-  const lagging = addDoubtful(terms.filter((term) => term.surelyLags).map((term) => term.nonActive));
+export function addAc(terms: readonly AcTerm[], groups: AcGroups = groupAc(terms)): AcSum {
+  const watts = addGrouped(
+    terms.map((term) => term.watts),
+    groups.all,
+  );
+  const nonActive = addGrouped(
+    terms.map((term) => term.nonActive),
+    groups.all,
+  );
+  const lagging = groups.lagging
+    ? addGrouped(
+        terms.filter((term) => term.surelyLags).map((term) => term.nonActive),
+        groups.lagging,
+      )
+    : nonActive;
   return {
     watts: demandOf(watts),
     va: apparent(watts, nonActive, lagging),
     nonActive: { ...demandOf(nonActive), lo: demandOf(lagging).lo },
+  };
+}
+
+/** Which consumers are wrong together: the same for every sum over them. */
+export interface AcGroups {
+  readonly all: Int32Array;
+  /** Of the surely lagging ones only; undefined where all are. */
+  readonly lagging: Int32Array | undefined;
+}
+
+/** The groups of consumers; both numbers of a consumer depend on the same causes. */
+export function groupAc(terms: readonly AcTerm[]): AcGroups {
+  const lagging = terms.filter((term) => term.surelyLags);
+  return {
+    all: groupByCause(terms.map((term) => term.watts)),
+    lagging: lagging.length === terms.length ? undefined : groupByCause(lagging.map((term) => term.watts)),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { DoubtfulTerm } from '../quantity/combine-doubts.js';
-import { addAc, nonActivePower, type AcSum, type AcTerm, type Demand } from './apparent-power.js';
+import { addAc, groupAc, nonActivePower, type AcSum, type AcTerm, type Demand } from './apparent-power.js';
 import type { StartOfPart } from './consumer.js';
 
 /**
@@ -18,8 +18,9 @@ import type { StartOfPart } from './consumer.js';
  * // 2,000 W resistive and a start of 4,150 VA: 5,510 VA at pf 0.55, 5,944 VA at 0.85
  */
 export function addStart(rest: readonly AcTerm[], start: StartOfPart): AcSum {
-  const at = (powerFactor: number): AcSum => addAc([...rest, startTerm(start, powerFactor)]);
   const { lo, stated, hi } = start.powerFactor;
+  const groups = groupAc([...rest, startTerm(start, stated)]);
+  const at = (powerFactor: number): AcSum => addAc([...rest, startTerm(start, powerFactor)], groups);
   const ends = [at(lo), at(hi)];
   const asStated = at(stated);
   const aligned = alignedPowerFactor(rest);

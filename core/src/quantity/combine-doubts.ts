@@ -47,17 +47,26 @@ export const EXPANSION = 2 / Math.sqrt(3);
  * ]).up; // { hard: 7, expanded: 5.7735 }
  */
 export function addDoubtful(terms: readonly DoubtfulTerm[]): DoubtfulSum {
+  return addGrouped(terms, groupByCause(terms));
+}
+
+/**
+ * As `addDoubtful`, for terms whose groups are known: several sums over the same consumers (watts
+ * and what is orthogonal to them) have the same groups.
+ *
+ * @param groups The group of each term, from `groupByCause`.
+ */
+export function addGrouped(terms: readonly DoubtfulTerm[], groups: Int32Array): DoubtfulSum {
   const count = terms.length;
-  const groupOf = groupByCause(terms);
   const minusOfGroup = new Float64Array(count);
   const plusOfGroup = new Float64Array(count);
   let stated = 0;
   for (let index = 0; index < count; index += 1) {
     const term = terms[index]!;
-    const group = groupOf[index]!;
+    const group = groups[index]!;
     stated += term.value;
-    minusOfGroup[group] = minusOfGroup[group]! + term.minus;
-    plusOfGroup[group] = plusOfGroup[group]! + term.plus;
+    minusOfGroup[group]! += term.minus;
+    plusOfGroup[group]! += term.plus;
   }
   return { stated, down: spreadOf(minusOfGroup), up: spreadOf(plusOfGroup) };
 }
@@ -104,10 +113,11 @@ function spreadOf(halfWidthOfGroups: Float64Array): Spread {
 }
 
 /**
- * Causes that share a number merge: the groups are the connected components of terms and causes.
- * Plain loops over flat arrays, since this runs for every sum of every limit.
+ * The group of each number, by the index of one of its members. Causes that share a number merge: the
+ * groups are the connected components of numbers and causes. Plain loops over flat arrays, since this
+ * runs for every sum of every limit.
  */
-function groupByCause(terms: readonly DoubtfulTerm[]): Int32Array {
+export function groupByCause(terms: readonly Pick<DoubtfulTerm, 'causes'>[]): Int32Array {
   const parent = new Int32Array(terms.length);
   const firstWithCause = new Map<string, number>();
   for (let index = 0; index < terms.length; index += 1) {
