@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { buildApplication } from './set-up/build.mjs';
 import { findChromium } from './set-up/chromium.mjs';
 import { Fault, runScript } from './set-up/fault.mjs';
+import { firstLoadFits } from './set-up/first-load.mjs';
 import { checkNodeVersion } from './set-up/node-version.mjs';
 import { installPackages } from './set-up/packages.mjs';
 import { root } from './set-up/paths.mjs';
@@ -22,6 +23,7 @@ const CHECKS = [
   ['Types of its specs', bin('tsc'), ['-p', 'core/spec/tsconfig.json']],
   ['Types of cli', bin('tsc'), ['-p', 'cli/tsconfig.json']],
   ['Types of server', bin('tsc'), ['-p', 'server/tsconfig.json']],
+  ['Types of the benches', bin('tsc'), ['-p', 'core/bench/tsconfig.json']],
   ['Types of e2e', bin('tsc'), ['-p', 'e2e/tsconfig.json']],
 ];
 
@@ -49,7 +51,8 @@ await runScript(async () => {
     if (code !== 0) failedChecks.push(title);
   }
   await buildApplication();
-  let passed = CHECKS.length - failedChecks.length;
+  if (!firstLoadFits()) failedChecks.push('First load');
+  let passed = CHECKS.length + 1 - failedChecks.length;
   let failed = failedChecks.length;
   for (const [title, command, args, count] of RUNNERS) {
     const { code, output } = await run(title, command, args, env);

@@ -1,4 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   batteryClockOf,
   check,
@@ -17,12 +18,15 @@ import {
   withPartNumber,
   withState,
   withSupply,
+  type Outlook,
   type PartNumber,
   type Quantity,
   type Rig,
   type StartOrderRule,
 } from '@heliarch/core';
+import { map, switchMap } from 'rxjs';
 import { RigSession } from '../book/rig-session';
+import { afterPaint } from '../ui/after-paint';
 
 /** The question of this room, "can these run together on this supply?", and its answer. */
 @Injectable()
@@ -59,10 +63,23 @@ export class TogetherState {
       .map((circuit) => circuit.name);
   });
 
-  readonly outlooks = computed(() => outlooksOf(this.rig(), this.scene()));
+  /** What was asked, once its verdict is on the screen: the longer answers follow a frame later. */
+  private readonly painted = toSignal(
+    toObservable(computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() }))).pipe(
+      switchMap((asked) => afterPaint().pipe(map(() => asked))),
+    ),
+  );
+
+  readonly outlooks = computed((): ReadonlyMap<string, Outlook> => {
+    const asked = this.painted();
+    return asked ? outlooksOf(asked.rig, asked.scene) : new Map<string, Outlook>();
+  });
+  readonly settlement = computed(() => {
+    const asked = this.painted();
+    return asked && settlementOf(asked.rig, asked.scene, asked.result);
+  });
   readonly dropOut = computed(() => dropOutOf(this.rig(), this.scene()));
   readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
-  readonly settlement = computed(() => settlementOf(this.rig(), this.scene(), this.result()));
 
   /** Why a load that is on runs on nothing here, by its id. */
   readonly notFed = computed(

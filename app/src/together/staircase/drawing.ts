@@ -1,4 +1,5 @@
 import { formatNumber, type Staircase } from '@heliarch/core';
+import { ticks } from 'd3-array';
 import type { Box } from './boxes';
 import { columnLabels, type ColumnLabel } from './column-labels';
 import { kickMargin, spikeOf, withReadableCeilings, type KickShape, type Spike } from './kick-shapes';
@@ -80,9 +81,10 @@ function spikesOf({ steps, atAnyMoment, full }: Staircase, layout: Layout): read
   ];
 }
 
-function ticksOf({ y }: Layout): readonly Tick[] {
-  const major = new Set(y.ticks(TICKS));
-  return y
-    .ticks(TICKS * MINOR_PER_TICK)
-    .map((va) => ({ y: y(va), label: major.has(va) ? formatNumber(va, 0) : undefined }));
+function ticksOf({ y, topVA }: Layout): readonly Tick[] {
+  const major = new Set(ticks(0, topVA, TICKS));
+  return ticks(0, topVA, TICKS * MINOR_PER_TICK).map((va) => ({
+    y: y(va),
+    label: major.has(va) ? formatNumber(va, 0) : undefined,
+  }));
 }

@@ -1,5 +1,4 @@
 import type { Staircase } from '@heliarch/core';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 /** Room around the plot, in CSS pixels: axis labels, the label of the running limit, ceilings, names. */
 export const LEFT = 46;
@@ -24,7 +23,9 @@ export interface Layout {
   /** Width of a column; one per start, all alike. */
   readonly column: number;
   readonly isNarrow: boolean;
-  readonly y: ScaleLinear<number, number>;
+  /** Where so many VA stand, and the VA at the top of the axis. */
+  readonly y: (va: number) => number;
+  readonly topVA: number;
   /** Left edge of the column of what runs before any start by hand. */
   readonly floorX: number | undefined;
   readonly stepX: readonly number[];
@@ -52,7 +53,8 @@ export function layOut(staircase: Staircase, width: number, height: number): Lay
     bottom,
     column,
     isNarrow,
-    y: scaleLinear([0, highest], [bottom, TOP]),
+    y: (va) => bottom - (va / highest) * (bottom - TOP),
+    topVA: highest,
     floorX: floorColumns > 0 ? columnX(0) : undefined,
     stepX: steps.map((_, index) => columnX(floorColumns + index)),
     runningEnd,

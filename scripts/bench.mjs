@@ -1,0 +1,34 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { buildApplication } from './set-up/build.mjs';
+import { findChromium } from './set-up/chromium.mjs';
+import { runScript } from './set-up/fault.mjs';
+import { checkNodeVersion } from './set-up/node-version.mjs';
+import { installPackages } from './set-up/packages.mjs';
+import { root, setUpFolder } from './set-up/paths.mjs';
+
+// Speed is shown here and never asserted by a test.
+await runScript(async () => {
+  checkNodeVersion();
+  await installPackages();
+  const CHROME_BIN = await findChromium();
+  await buildApplication();
+  const env = { ...process.env, CHROME_BIN };
+  const run = (...args) => {
+    if (spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit', env }).status !== 0)
+      process.exitCode = 1;
+  };
+  // Bundled as the application is: names kept for debugging would be most of the time.
+  const bundle = join(setUpFolder, 'check.bench.mjs');
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [join(root, 'core/bench/check.bench.ts')],
+    outfile: bundle,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    logLevel: 'error',
+  });
+  run(bundle);
+  run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
+});
