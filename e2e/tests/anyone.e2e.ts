@@ -11,6 +11,7 @@ for (const theme of ['light', 'dark'] as const) {
     test('no accessibility fault in any verdict, with numbers, menu and cautions open (axe)', async ({
       page,
     }) => {
+      test.slow();
       const together = new TogetherPage(page);
       await together.open();
       const faults = async () => {

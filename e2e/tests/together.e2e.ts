@@ -16,9 +16,8 @@ test.describe('can these run together?', () => {
     const rows = together.ladder.getByRole('row');
     await expect(rows.nth(1)).toContainText(/Restart, bandsaw, 5.s\s*114 %\s*634 VA over/);
     await expect(rows.nth(2)).toContainText(/Start, dust extractor, 5.s\s*96 %\s*181 VA/);
-    await expect(
-      page.getByRole('img', { name: /Start staircase\. 1: Bandsaw starts with 4,230 VA/ }),
-    ).toBeVisible();
+    const starts = page.getByRole('table', { name: /Starts in order/ });
+    await expect(starts.getByRole('row', { name: /^1 Bandsaw/ })).toContainText('up to 4,230 VA for 1.8 s');
     await expect(page.getByText('Planning: nothing is switched')).toBeVisible();
     await expect(together.ladder).toContainText('Not checked yet: the dip of the battery voltage');
   });
@@ -47,6 +46,18 @@ test.describe('can these run together?', () => {
       'The inverter shuts down; it is reset at its own switch under the bench.',
     );
     await expect(together.ladder.getByRole('row').nth(1)).toContainText(/Inverter running, W.*W over/);
+  });
+
+  test('every figure opens to where it came from', async ({ page }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    await together.ladder.getByRole('button', { name: 'Start, dust extractor, 5' }).first().click();
+    const row = together.ladder.getByRole('row', { name: /Start, dust extractor, 5/ }).first();
+    await expect(row).toContainText(/Dust extractor, kick\s*2,730 VA\s*1,820 to 3,640/);
+    await expect(row).toContainText(/Bandsaw\s*765 VA/);
+    await expect(row).toContainText('known as: data-sheet');
+    await together.ladder.getByRole('button', { name: 'Tools 20' }).click();
+    await expect(together.ladder).toContainText('earliest and latest trip by UL 489, fitted, from memory');
   });
 
   test('the supply decides: shore carries what the battery does not, and feeds what the battery cannot', async ({

@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatPercent, limitLabel, spareOrOver, VERDICT_WORDS, type Limit, type Rig } from '@heliarch/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import {
+  formatPercent,
+  limitLabel,
+  spareOrOver,
+  VERDICT_WORDS,
+  type CheckResult,
+  type Limit,
+  type Rig,
+} from '@heliarch/core';
 import { keepTogether } from './keep-together';
+import { LimitWorking } from './limit-working';
 import { VerdictMark } from './verdict-mark';
 
 /** Bars are in percent of the limit; what is beyond it is cut off here. */
@@ -26,21 +35,28 @@ interface Row {
 @Component({
   selector: 'heli-limit-ladder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictMark],
+  imports: [LimitWorking, VerdictMark],
   templateUrl: './limit-ladder.html',
   styleUrl: './limit-ladder.css',
 })
 export class LimitLadder {
   readonly rig = input.required<Rig>();
+  readonly result = input.required<CheckResult>();
   readonly limits = input.required<readonly Limit[]>();
   /** Names of circuits that carry nothing of this set. */
   readonly idle = input<readonly string[]>([]);
 
+  /** The row whose working is open, by the id of its limit. */
+  protected readonly open = signal<string | undefined>(undefined);
   protected readonly rows = computed(() =>
     this.limits()
       .filter((limit) => !folds(limit))
       .map((limit) => rowOf(this.rig(), limit)),
   );
+  protected toggle(row: Row): void {
+    this.open.update((open) => (open === row.limit.id ? undefined : row.limit.id));
+  }
+
   protected readonly folded = computed(() => {
     const small = this.limits()
       .filter(folds)

@@ -13,6 +13,8 @@ export interface FieldMeta {
   readonly help?: string;
   /** The list in the same file that an id must be found in. */
   readonly refersTo?: RigList;
+  /** The one value that is accepted. */
+  readonly constant?: string | number;
 }
 
 export type RigList = 'buses' | 'sources' | 'circuits' | 'loads' | 'supplies';
@@ -118,7 +120,7 @@ export function listField<T>(label: string, of: ISchema<T>, least = 0) {
 export function constantField<const T extends string | number>(label: string, value: T) {
   return mixed<T>((candidate): candidate is T => candidate === value)
     .strict()
-    .meta({ label })
+    .meta({ label, constant: value })
     .typeError(`must be ${JSON.stringify(value)}`)
     .required(`is missing; it must be ${JSON.stringify(value)}`);
 }

@@ -9,7 +9,7 @@ import {
   input,
   signal,
 } from '@angular/core';
-import { formatAmount, formatSeconds, type Staircase } from '@heliarch/core';
+import { formatAmount, formatSeconds, VERDICT_WORDS, type Kick, type Staircase } from '@heliarch/core';
 import { drawStaircase } from './drawing';
 import type { MarginShape } from './margin-text';
 
@@ -43,21 +43,16 @@ export class StartStaircase {
   );
 
   /** The same for someone who does not see the picture. */
-  protected readonly spoken = computed(() => {
-    const { steps, atAnyMoment, full } = this.staircase();
-    const kick = (name: string, va: number, seconds: number): string =>
-      `${name} starts with ${formatAmount(va, 'VA', 'at-most')} in all for ${formatSeconds(seconds)}`;
+  protected readonly rows = computed((): readonly SpokenRow[] => {
+    const { steps, atAnyMoment } = this.staircase();
     return [
       ...steps.map((step) =>
-        step.kick
-          ? `${step.place}: ${kick(step.consumer.load.name, step.kick.va.hi, step.kick.seconds.stated)}`
-          : `${step.place}: ${step.consumer.load.name}`,
+        spokenRow(`${step.place}`, step.consumer.load.name, step.after.stated, step.kick),
       ),
-      `All running: ${formatAmount(full.stated, 'VA')}`,
-      ...atAnyMoment.map(
-        (each) => `At any moment: ${kick(each.consumer.load.name, each.va.hi, each.seconds.stated)}`,
+      ...atAnyMoment.map((kick) =>
+        spokenRow('at any moment', kick.consumer.load.name, this.staircase().full.stated, kick),
       ),
-    ].join('. ');
+    ];
   });
 
   /** A line with a head at each end; one too short for heads is drawn as arrows from outside. */
@@ -78,4 +73,25 @@ export class StartStaircase {
     observer.observe(host);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
   }
+}
+
+/** One start in words: place, load, running once it has settled, the kick, and what it is held against. */
+interface SpokenRow {
+  readonly place: string;
+  readonly load: string;
+  readonly running: string;
+  readonly kick: string;
+  readonly ceiling: string;
+}
+
+function spokenRow(place: string, load: string, running: number, kick: Kick | undefined): SpokenRow {
+  return {
+    place,
+    load,
+    running: formatAmount(running, 'VA'),
+    kick: kick
+      ? `up to ${formatAmount(kick.va.hi, 'VA', 'at-most')} for ${formatSeconds(kick.seconds.stated)}`
+      : 'none',
+    ceiling: kick ? `${formatAmount(kick.ceiling, 'VA')}, ${VERDICT_WORDS[kick.verdict]}` : '',
+  };
 }
