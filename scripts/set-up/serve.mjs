@@ -2,8 +2,8 @@ import { spawn } from 'node:child_process';
 import { root } from './paths.mjs';
 
 /** Runs the server until it is stopped. */
-export function serve(port, more = []) {
-  const args = ['--import', 'tsx', 'server/src/main.ts', '--port', String(port), ...more];
+export function serve(options) {
+  const args = ['--import', 'tsx', 'server/src/main.ts', ...options];
   const server = spawn(process.execPath, args, { cwd: root, stdio: 'inherit' });
   const stop = () => server.kill('SIGTERM');
   process.on('SIGINT', stop);
