@@ -68,10 +68,20 @@ export function groupLoads(
       watts: wattsInState(load, on?.state),
       kick: kickingPart(load)?.start?.va.value,
       notFed: notFed.get(load.id),
-      outlook: outlook && { mark: MARKS[outlook.answer], words: outlookWords(rig, load, outlook) },
+      outlook: outlook && saysSomething(outlook, result) ? lineOf(rig, load, outlook) : undefined,
     };
   });
   return LOAD_FAMILIES.map((family) => groupOf(family, rows)).filter((group) => group.rows.length > 0);
+}
+
+/** While the set itself trips, "no room" is true of every load and says nothing. */
+function saysSomething(outlook: Outlook, result: CheckResult): boolean {
+  if (result.verdict !== 'trips' || outlook.answer === 'not-here') return true;
+  return outlook.answer === 'later' && (outlook.after !== undefined || outlook.inState !== undefined);
+}
+
+function lineOf(rig: Rig, load: Load, outlook: Outlook): OutlookLine {
+  return { mark: MARKS[outlook.answer], words: outlookWords(rig, load, outlook) };
 }
 
 function groupOf(family: LoadFamily, rows: readonly LoadRow[]): LoadGroup {

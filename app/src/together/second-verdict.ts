@@ -46,7 +46,7 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 1fr 1fr;
+      grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
       gap: 0 20px;
       margin-top: 8px;
       padding-top: 5px;

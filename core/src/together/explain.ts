@@ -190,7 +190,7 @@ function steadyReason(limit: Limit): readonly Span[] {
   const carries = formatAmount(capacity.pessimistic, unit);
   const sum =
     element.kind === 'inverter' && element.assists
-      ? 'What the source leaves to it adds up to'
+      ? `What the source leaves to ${theLoad(element.name)} adds up to`
       : 'Running adds up to';
   if (limit.kind === 'continuous-rule') {
     return [

@@ -4,6 +4,7 @@ import type { Box } from './boxes';
 import { columnLabels, type ColumnLabel } from './column-labels';
 import { kickMargin, spikeOf, withReadableCeilings, type KickShape, type Spike } from './kick-shapes';
 import { layOut, LEFT, RIGHT, TOP, type Layout } from './layout';
+import { textBox } from './margin-text';
 import {
   runningLabel,
   runningLevel,
@@ -45,22 +46,24 @@ interface Tick {
 /** Places a staircase in a picture of the given size, in CSS pixels. */
 export function drawStaircase(staircase: Staircase, width: number, height: number): StaircaseDrawing {
   const layout = layOut(staircase, width, height);
-  const spikes = withReadableCeilings(spikesOf(staircase, layout));
   const { y, end, bottom, momentX } = layout;
   const level = y(staircase.full.stated);
-  const limitText: Box = { x: end, y: y(staircase.runningLimit.va) - 12, width: RIGHT, height: 44 };
+  const limitText: Box = { x: end, y: y(staircase.runningLimit.va) - 12, width: RIGHT, height: 56 };
+  const spikes = withReadableCeilings(spikesOf(staircase, layout), limitText, layout.isNarrow);
   const drawn = [...spikes.flatMap((spike) => spike.boxes), limitText];
+  const kicks = spikes.map((spike) =>
+    spike.kick.decides ? { ...spike.shape, margin: kickMargin(spike, drawn, layout) } : spike.shape,
+  );
+  const written = kicks.flatMap(({ margin }) => (margin ? [textBox(margin)] : []));
   return {
     width,
     height,
     axis: { x: LEFT, top: TOP, bottom, ticks: ticksOf(layout) },
     ...runningLevel(staircase, layout),
     runningWhisker: runningWhisker(staircase, layout),
-    runningLabel: runningLabel(staircase, drawn, layout),
+    runningLabel: runningLabel(staircase, [...drawn, ...written], layout),
     runningLimit: runningLimitShape(staircase, layout),
-    kicks: spikes.map((spike) =>
-      spike.kick.decides ? { ...spike.shape, margin: kickMargin(spike, drawn, layout) } : spike.shape,
-    ),
+    kicks,
     momentArea:
       momentX === undefined
         ? undefined

@@ -42,7 +42,7 @@ interface CeilingShape {
   /** Above the bar, or beside it where the spike goes through. */
   readonly labelX: number;
   readonly labelY: number;
-  readonly anchor: 'start' | 'middle';
+  readonly anchor: 'start' | 'middle' | 'end';
   /** The ceiling lies above the axis: drawn at its top, with an arrow. */
   readonly offScale: boolean;
   readonly isLabelled: boolean;
@@ -114,15 +114,48 @@ function ceilingBox({ y, anchor }: CeilingShape, middle: number): Box {
     : { x: middle - CEILING_HALF, y: y - 12, width: 2 * CEILING_HALF + 34, height: 28 };
 }
 
-/** A ceiling whose label would lie on another's goes without; the deciding one is always labelled. */
-export function withReadableCeilings(spikes: readonly Spike[]): readonly Spike[] {
+/**
+ * A label beside a bar moves to its other side where the limit's own text stands; one that would lie on
+ * another goes without. The deciding ceiling is always labelled, but for narrow columns that have no room.
+ */
+export function withReadableCeilings(
+  placed: readonly Spike[],
+  limitText: Box,
+  isNarrow: boolean,
+): readonly Spike[] {
+  const spikes = placed.map((spike) => {
+    if (overlap(spike.label, limitText) === 0) return spike;
+    return isNarrow ? unlabelled(spike) : labelledLeft(spike);
+  });
   const taken = spikes.filter(({ kick }) => kick.decides).flatMap(({ label }) => label);
   return spikes.map((spike) => {
     if (spike.kick.decides) return spike;
     const isFree = spike.shape.ceiling.isDrawn && taken.every((box) => overlap(box, spike.label) === 0);
     if (isFree) taken.push(spike.label);
-    return { ...spike, shape: { ...spike.shape, ceiling: { ...spike.shape.ceiling, isLabelled: isFree } } };
+    return isFree ? spike : unlabelled(spike);
   });
+}
+
+function unlabelled(spike: Spike): Spike {
+  const { ceiling } = spike.shape;
+  return {
+    ...spike,
+    shape: { ...spike.shape, ceiling: { ...ceiling, isLabelled: false } },
+    boxes: spike.boxes.filter((box) => box !== spike.label),
+  };
+}
+
+function labelledLeft(spike: Spike): Spike {
+  const { ceiling } = spike.shape;
+  if (ceiling.anchor !== 'start') return spike;
+  const moved: CeilingShape = { ...ceiling, anchor: 'end', labelX: ceiling.x1 - 4 };
+  const label = { ...spike.label, x: ceiling.x1 - 4 - LABEL_HALF * 2 };
+  return {
+    ...spike,
+    label,
+    shape: { ...spike.shape, ceiling: moved },
+    boxes: spike.boxes.map((box) => (box === spike.label ? label : box)),
+  };
 }
 
 /** Width by seconds on a logarithmic feel: 0.1 s is a needle, 5 s a block. */

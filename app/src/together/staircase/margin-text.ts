@@ -52,7 +52,8 @@ export function marginWords(limit: Limit): Pick<MarginShape, 'claim' | 'amount' 
   };
 }
 
-function textBox({ textX, textY, anchor }: TextPlace): Box {
+/** The room that the three lines take. */
+export function textBox({ textX, textY, anchor }: Omit<TextPlace, 'x'>): Box {
   const x = anchor === 'end' ? textX - MARGIN_WIDTH : anchor === 'middle' ? textX - MARGIN_WIDTH / 2 : textX;
   return { x, y: textY - MARGIN_HEIGHT / 2, width: MARGIN_WIDTH, height: MARGIN_HEIGHT };
 }
