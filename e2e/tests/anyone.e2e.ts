@@ -75,6 +75,9 @@ test('everything works from the keyboard', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(together.load('Dust extractor')).toBeFocused();
 
+  await page.keyboard.press('k');
+  await expect(together.load('Kettle')).toBeFocused();
+
   await page.getByRole('radio', { name: 'On battery' }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('radio', { name: 'Shore 30 A' })).toBeChecked();

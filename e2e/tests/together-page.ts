@@ -5,6 +5,7 @@ export class TogetherPage {
   constructor(readonly page: Page) {}
 
   async open(): Promise<void> {
+    await this.page.clock.setFixedTime('2026-06-12T10:36:00Z');
     await this.page.goto('/');
     await expect(this.load('Kettle')).toBeVisible();
   }

@@ -91,7 +91,7 @@ test.describe('can these run together?', () => {
     await together.supply('Shore 15 A, shared');
     await expect(together.answer).toContainText(/Falling [\d.]+.A, reserve in \d+ h/);
 
-    await page.getByRole('button', { name: /82 % charged, read/ }).click();
+    await page.getByRole('button', { name: '82 % charged, read 10:36' }).click();
     await page.getByLabel('Charge now').fill('140');
     await page.keyboard.press('Enter');
     await expect(page.getByText('From 0 to 100.')).toBeVisible();

@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, viewChildren } from '@angular/core';
-import { kindOfPart, type Load, type Part, type PartNumber, type Quantity } from '@heliarch/core';
+import { kindOfPart, partNumber, type Load, type Part, type PartNumber, type Quantity } from '@heliarch/core';
 import { QuantityField } from '../ui/quantity-field';
 import { TogetherState } from './together-state';
+
+const NUMBERS = [
+  { purpose: 'running', label: 'Running', unit: 'W' },
+  { purpose: 'start', label: 'Kick', unit: 'VA' },
+  { purpose: 'seconds', label: 'Lasts', unit: 's' },
+] as const;
+
+type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
 
 /** The numbers of one load, to be corrected in place. */
 @Component({
@@ -18,35 +26,18 @@ import { TogetherState } from './together-state';
       @if (load().parts.length > 1) {
         <h3>{{ part.name ?? part.id }}</h3>
       }
-      <heli-quantity-field
-        label="Running"
-        unit="W"
-        purpose="running"
-        [kind]="part.kind"
-        [quantity]="part.runningW"
-        [faultOf]="faultFinder(part, 'running')"
-        (corrected)="correct(part, 'running', $event)"
-      />
-      @if (part.start; as start) {
+      @for (number of numbersOf(part); track number.purpose) {
         <heli-quantity-field
-          label="Kick"
-          unit="VA"
-          purpose="start"
+          [label]="number.label"
+          [unit]="number.unit"
+          [purpose]="number.purpose"
           [kind]="part.kind"
-          [quantity]="start.va"
-          [faultOf]="faultFinder(part, 'start')"
-          (corrected)="correct(part, 'start', $event)"
+          [quantity]="number.quantity"
+          [faultOf]="faultFinder(part, number.purpose)"
+          (corrected)="correct(part, number.purpose, $event)"
         />
-        <heli-quantity-field
-          label="Lasts"
-          unit="s"
-          purpose="seconds"
-          [kind]="part.kind"
-          [quantity]="start.seconds"
-          [faultOf]="faultFinder(part, 'seconds')"
-          (corrected)="correct(part, 'seconds', $event)"
-        />
-      } @else {
+      }
+      @if (!part.start) {
         <p class="caption">No kick: a {{ kindName(part) }} starts with what it runs on.</p>
       }
     }
@@ -84,6 +75,13 @@ export class LoadNumbers {
   /** Puts the cursor into the first number. */
   focus(): void {
     this.fields()[0]?.focus();
+  }
+
+  protected numbersOf(part: Part): readonly NumberField[] {
+    return NUMBERS.flatMap((number) => {
+      const quantity = partNumber(part, number.purpose);
+      return quantity ? [{ ...number, quantity }] : [];
+    });
   }
 
   protected kindName(part: Part): string {
