@@ -31,6 +31,8 @@ const CHECKS = [
 const RUNNERS = [
   ['Core', process.execPath, [...jasmine, '--config=core/spec/jasmine.json'], countJasmine],
   ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], countJasmine],
+  ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], countJasmine],
+  ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], countJasmine],
   ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], countKarma],
   [
     'The real interface',
