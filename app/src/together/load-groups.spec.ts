@@ -1,0 +1,49 @@
+import { check, outlooksOf, type CheckScene } from '@heliarch/core';
+import { smallRig } from '../book/small-rig.spec-data';
+import { groupLoads } from './load-groups';
+
+function groupsFor(...ids: string[]) {
+  const rig = smallRig();
+  const scene: CheckScene & { on: { load: string }[] } = {
+    supply: 'battery',
+    on: ids.map((load) => ({ load })),
+  };
+  const groups = groupLoads(rig, scene, check(rig, scene), new Map(), outlooksOf(rig, scene));
+  const row = (id: string) => groups.flatMap((group) => group.rows).find(({ load }) => load.id === id);
+  return { groups, row };
+}
+
+describe('the load list', () => {
+  it('sorts loads into families in a fixed order and adds up what is on', () => {
+    const { groups } = groupsFor('kettle');
+    expect(groups.map(({ family, watts }) => [family, watts])).toEqual([
+      ['Motors', 0],
+      ['Cooking', 1200],
+    ]);
+  });
+
+  it('numbers what is on by its place in the start order', () => {
+    const { row } = groupsFor('kettle', 'saw');
+    expect([row('saw')?.place, row('kettle')?.place]).toEqual([1, 2]);
+    expect(row('saw')?.outlook).toBeUndefined();
+  });
+
+  it('gives what is off its outlook, and nothing that is true of every load while the set trips', () => {
+    const { row } = groupsFor('kettle');
+    expect(row('saw')?.outlook).toEqual({
+      mark: 'tight',
+      words: jasmine.stringMatching(/^tight, /) as unknown as string,
+    });
+    const rig = smallRig();
+    const weak = {
+      ...rig,
+      converters: rig.converters.map((converter) => ({
+        ...converter,
+        continuousW: { value: 500, basis: 'data-sheet' as const },
+      })),
+    };
+    const scene = { supply: 'battery', on: [{ load: 'kettle' }] };
+    const [motors] = groupLoads(weak, scene, check(weak, scene), new Map(), outlooksOf(weak, scene));
+    expect(motors?.rows[0]?.outlook).toBeUndefined();
+  });
+});
