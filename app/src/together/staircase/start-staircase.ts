@@ -13,7 +13,9 @@ import { formatAmount, formatSeconds, VERDICT_WORDS, type Kick, type Staircase }
 import { drawStaircase } from './drawing';
 import type { MarginShape } from './margin-text';
 
-const FIRST_WIDTH = 556;
+/** Width until the first layout is known: the column of the room, or a phone within its margins. */
+const COLUMN_WIDTH = 556;
+const PHONE_MARGINS = 32;
 const TALL = 452;
 const LOW = 376;
 const SHORT = 300;
@@ -35,7 +37,7 @@ export class StartStaircase {
   /** Where more stands above it, the picture is lower. */
   readonly isLow = input(false);
 
-  private readonly width = signal(FIRST_WIDTH);
+  private readonly width = signal(Math.min(COLUMN_WIDTH, innerWidth - PHONE_MARGINS));
   protected readonly hatch = `hatch-${(nextId += 1)}`;
   protected readonly narrow = computed(() => this.width() < NARROW);
   protected readonly drawing = computed(() =>
