@@ -148,10 +148,9 @@ export class RigSession {
   }
 
   private async keep(open: OpenState): Promise<Keeping> {
-    this.unsaved -= 1;
     const before = this.keeping();
-    if (before.state === 'two-versions' && open.rig.id === before.theirs.rig.id) return before;
     try {
+      if (before.state === 'two-versions' && open.rig.id === before.theirs.rig.id) return before;
       const kept = await this.repository.save(open.rig, open.history, this.revision);
       this.revision = kept.revision;
       this.askToStay();
@@ -159,6 +158,8 @@ export class RigSession {
     } catch (error) {
       if (error instanceof SavedElsewhere) return { state: 'two-versions', theirs: error.theirs };
       return { state: 'not-kept', because: whyNotKept(error) };
+    } finally {
+      this.unsaved -= 1;
     }
   }
 
@@ -169,13 +170,18 @@ export class RigSession {
     navigator.storage.persist().catch(() => undefined);
   }
 
-  /** What another tab saved is shown here too, as long as nothing here waits to be saved. */
+  /** What another tab saved is shown here too, as long as nothing here waits to be saved or decided. */
   private async followOtherTab(revision: number | undefined): Promise<void> {
     const id = this.openId();
     const isNews = revision !== undefined && this.revision !== undefined && revision > this.revision;
-    if (id === undefined || !isNews || this.unsaved > 0) return;
+    if (id === undefined || !isNews || !this.isSettled()) return;
     const kept = await this.repository.byId(id);
-    if (kept && this.openId() === id && this.unsaved === 0 && kept.revision > (this.revision ?? 0))
-      this.show(kept);
+    const isStillNews = kept !== undefined && this.openId() === id && kept.revision > (this.revision ?? 0);
+    if (isStillNews && this.isSettled()) this.show(kept);
+  }
+
+  /** Nothing is on its way into the book, and the user has no two versions to choose between. */
+  private isSettled(): boolean {
+    return this.unsaved === 0 && this.keeping().state !== 'two-versions';
   }
 }
