@@ -1,3 +1,4 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -43,6 +44,23 @@ describe('heliarch check', () => {
       jasmine.objectContaining({ load: 'extractor', restart: false, verdict: 'holds' }),
     );
     expect(decider.capacity.pessimistic - decider.worst.hi).toBeCloseTo(decider.headroom.pessimistic, 6);
+  });
+
+  it('keeps to its published schema on every supply and verdict (Ajv, draft 2020-12)', () => {
+    const schema = JSON.parse(readFileSync(join(root, 'docs/check-report.schema.json'), 'utf8'));
+    const validate = new Ajv2020({ strict: false }).compile(schema);
+    for (const [supply, set] of [
+      ['battery', 'kettle,hob,oven'],
+      ['shore-15', 'bandsaw,extractor,fridge,water-heater'],
+      ['generator', 'kettle,roof-air,water-heater'],
+    ] as const) {
+      const { stdout } = heliarch('check', 'demo/tern.json', '--supply', supply, '--on', set, '--json');
+      validate(JSON.parse(stdout));
+      expect(validate.errors ?? [])
+        .withContext(supply)
+        .toEqual([]);
+    }
+    expect(validate({ format: 'heliarch-check', version: 1 })).toBe(false);
   });
 
   it('takes a scene of the file, states of loads, and another rule for the order', () => {
