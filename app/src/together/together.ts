@@ -71,9 +71,9 @@ export class Together {
   protected readonly caption = computed(() => {
     const { decider } = this.state.result();
     const isOnAxis = decider === undefined || decider.element === this.state.staircase()?.element;
-    return isOnAxis
-      ? CAPTIONS[this.state.startOrder()]
-      : `decided by ${limitLabel(this.state.rig(), decider)}`;
+    if (!isOnAxis) return `decided by ${limitLabel(this.state.rig(), decider)}`;
+    const waitS = this.state.staircase()?.waitS;
+    return `${CAPTIONS[this.state.startOrder()]}${waitS === undefined ? '' : `, ${waitS} s apart`}`;
   });
 
   protected settle(settlement: Settlement): string {

@@ -147,6 +147,16 @@ describe('check', () => {
   });
 });
 
+describe('the wait between starts', () => {
+  it('is shown from the second start on that uses a surge tier (methods.md, rule 6; common practice 60 s)', () => {
+    const waitOf = (...ids: string[]) =>
+      staircaseOf(check(tern, { supply: 'battery', on: on(...ids) }))?.waitS;
+    expect(waitOf('bandsaw', 'extractor')).toBe(60);
+    expect(waitOf('bandsaw')).toBeUndefined();
+    expect(waitOf('kettle')).toBeUndefined();
+  });
+});
+
 describe('the words of a verdict', () => {
   const say = (supply: string, ...ids: string[]) => {
     const words = explain(tern, check(tern, { supply, on: on(...ids) }));

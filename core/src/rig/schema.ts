@@ -402,7 +402,6 @@ export type Circuit = Rig['circuits'][number];
 export type Protection = Circuit['protection'];
 export type Load = Rig['loads'][number];
 export type Part = Load['parts'][number];
-export type LoadState = NonNullable<Load['states']>[number];
 export type Cord = NonNullable<Load['cord']>;
 export type Start = NonNullable<Part['start']>;
 export type Supply = Rig['supplies'][number];

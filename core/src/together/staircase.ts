@@ -2,6 +2,7 @@ import { addStart } from '../electrical/start-sum.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { CheckResult, StartInOrder } from './check.js';
+import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import { compareLimits, type Limit } from './limit.js';
 import { runningSum, throughElement } from './flow.js';
 import type { SeriesElement } from './series-elements.js';
@@ -21,6 +22,8 @@ export interface Staircase {
   readonly atAnyMoment: readonly MomentKick[];
   /** Everything running, VA. */
   readonly full: Interval;
+  /** Seconds to wait between kicks above the continuous rating, so that the surge clocks start anew (rule 6). */
+  readonly waitS: number | undefined;
   /** Whether the running limit, rather than a kick, decides the verdict. */
   readonly runningDecides: boolean;
 }
@@ -91,6 +94,7 @@ export function staircaseOf(result: CheckResult): Staircase | undefined {
       ),
     ],
     full,
+    waitS: waitBetween(element, result.starts),
     runningDecides: runningLimit.limit !== undefined && result.decider === runningLimit.limit,
   };
 }
@@ -98,6 +102,16 @@ export function staircaseOf(result: CheckResult): Staircase | undefined {
 function runningVA(consumers: readonly Consumer[]): Interval {
   const { lo, stated, hi } = runningSum(consumers).va;
   return { lo, stated, hi };
+}
+
+/** Every verdict assumes this wait; it matters from the second start on that uses a surge tier. */
+function waitBetween(element: SeriesElement, starts: readonly StartInOrder[]): number | undefined {
+  if (element.kind !== 'inverter') return undefined;
+  const { continuousVA, recoveryS = DEFAULT_RECOVERY_S } = element.converter;
+  const surges = starts.filter(({ limits }) =>
+    limits.some((limit) => limit.kind === 'inverter-start-va' && limit.worst.hi > continuousVA.value),
+  );
+  return surges.length > 1 ? recoveryS : undefined;
 }
 
 /** What the whole set hangs on: the inverter, a generator, or else the breaker of the source. */
