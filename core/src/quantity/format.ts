@@ -1,3 +1,5 @@
+import { numberStyle, type NumberStyle } from './number-style.js';
+
 /** Numbers and sentences as a person reads them: thousands separators, no more digits than are known. */
 
 /** How a figure is rounded: a claim of "at least" is never rounded up, one of "at most" never down. */
@@ -34,12 +36,16 @@ export function formatPercent(share: number): string {
 }
 
 /** Building a formatter costs far more than using it. */
-const formatters = new Map<number, Intl.NumberFormat>();
+const formatters = new Map<string, Intl.NumberFormat>();
+
+/** A locale of each style; only its separators matter. */
+const LOCALES: Record<NumberStyle, string> = { point: 'en-US', comma: 'de-DE' };
 
 function formatterFor(decimals: number): Intl.NumberFormat {
-  const known =
-    formatters.get(decimals) ?? new Intl.NumberFormat('en-US', { maximumFractionDigits: decimals });
-  formatters.set(decimals, known);
+  const locale = LOCALES[numberStyle()];
+  const key = `${locale} ${decimals}`;
+  const known = formatters.get(key) ?? new Intl.NumberFormat(locale, { maximumFractionDigits: decimals });
+  formatters.set(key, known);
   return known;
 }
 
@@ -53,4 +59,9 @@ function round(value: number, rounding: Rounding): number {
 
 function decimalsFor(value: number, unit: string): number {
   return unit === 'A' && Math.abs(value) < FEW_DIGITS_BELOW ? 1 : 0;
+}
+
+/** A text as the beginning of a sentence. */
+export function capitalised(text: string): string {
+  return `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
 }

@@ -1,4 +1,7 @@
+import { numberStyle } from './number-style.js';
+
 const GROUPED = /^[+-]?\d{1,3}([, ]\d{3})+(\.\d+)?$/;
+const GROUPED_BY_POINT = /^[+-]?\d{1,3}([. ]\d{3})+(,\d+)?$/;
 const COMMA_DECIMAL = /^[+-]?\d*,\d+$/;
 
 /**
@@ -13,12 +16,15 @@ const COMMA_DECIMAL = /^[+-]?\d*,\d+$/;
  * parseNumber('a lot'); // undefined
  */
 export function parseNumber(text: string): number | undefined {
-  const trimmed = text.trim();
-  const plain = GROUPED.test(trimmed)
-    ? trimmed.replace(/[, ]/g, '')
-    : COMMA_DECIMAL.test(trimmed)
-      ? trimmed.replace(',', '.')
-      : trimmed;
+  const plain = withPoint(text.trim());
   const value = plain === '' ? NaN : Number(plain);
   return Number.isFinite(value) ? value : undefined;
+}
+
+/** The same with a decimal point and no separators. In the comma style `1.234` is a thousand and more. */
+function withPoint(text: string): string {
+  if (numberStyle() === 'comma' && GROUPED_BY_POINT.test(text))
+    return text.replace(/[. ]/g, '').replace(',', '.');
+  if (numberStyle() === 'point' && GROUPED.test(text)) return text.replace(/[, ]/g, '');
+  return COMMA_DECIMAL.test(text) ? text.replace(',', '.') : text;
 }

@@ -90,6 +90,11 @@ export const MOTOR_START_PEAK_FACTOR = 1.1;
 export const CONTINUOUS_SHARE = 0.8;
 export const CONTINUOUS_MINUTES = 180;
 
+/** Whether a curve is one of IEC 60898-1: no 80 % rule belongs to it, and its reference is 30 °C. */
+export function isIec(curve: BreakerCurve): boolean {
+  return curve !== 'ul-489';
+}
+
 /**
  * The constants for a breaker. Ratings above the largest known use the slowest set.
  *

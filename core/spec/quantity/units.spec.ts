@@ -1,0 +1,33 @@
+import { formatNumber } from '../../src/quantity/format.js';
+import { useNumberStyle } from '../../src/quantity/number-style.js';
+import { parseNumber } from '../../src/quantity/parse.js';
+import { shownUnit } from '../../src/quantity/units.js';
+
+describe('units as a person reads them', () => {
+  it('convert by the definitions (SI brochure and NIST SP 811, from memory) and back', () => {
+    expect(shownUnit('m', 'us').show(3.048)).toBeCloseTo(10, 9);
+    expect(shownUnit('°C', 'us').show(40)).toBeCloseTo(104, 9);
+    expect(shownUnit('°C', 'us').show(-40)).toBeCloseTo(-40, 9);
+    expect(shownUnit('W of heat', 'us').show(1000)).toBeCloseTo(3412.14, 2);
+    for (const unit of ['m', '°C', 'W of heat', 'heat per W', 'of 1', 'ohm', 'V'])
+      for (const system of ['us', 'metric'] as const) {
+        const { show, read } = shownUnit(unit, system);
+        expect(read(show(12.5))).toBeCloseTo(12.5, 9);
+      }
+    expect(shownUnit('m', 'metric').unit).toBe('m');
+  });
+});
+
+describe('numbers with a decimal comma', () => {
+  beforeEach(() => useNumberStyle('comma'));
+  afterEach(() => useNumberStyle('point'));
+
+  it('are written and read alike', () => {
+    expect(formatNumber(1234.5, 1)).toBe('1.234,5');
+    expect(parseNumber('1.234,5')).toBe(1234.5);
+    expect(parseNumber('1.234')).toBe(1234);
+    expect(parseNumber('0,6')).toBe(0.6);
+    expect(parseNumber('12.5')).toBe(12.5);
+    for (const value of [0.25, 3, 999.9, 12345.6]) expect(parseNumber(formatNumber(value, 2))).toBe(value);
+  });
+});

@@ -1,0 +1,113 @@
+import type { UsualRange } from './kinds-of-parts.js';
+import type { Provenance } from './provenance.js';
+
+export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;
+export type Chemistry = (typeof CHEMISTRIES)[number];
+
+export const BATTERY_TABLES: Provenance = {
+  source: 'common practice, no published source',
+  confidence: 'low',
+};
+
+/** Volts, amp-hours and celsius that the values below are for. */
+export const REFERENCE_VOLTS = 12;
+export const REFERENCE_AMP_HOURS = 100;
+export const REFERENCE_C = 25;
+
+/** Ten-second resistance of 12 V and 100 Ah with its protection, ohm; it goes with 1/Ah. */
+export const RESISTANCE_OHMS: Record<Chemistry, UsualRange> = {
+  lfp: { low: 0.006, usual: 0.01, high: 0.015 },
+  agm: { low: 0.006, usual: 0.008, high: 0.012 },
+  gel: { low: 0.006, usual: 0.009, high: 0.015 },
+  flooded: { low: 0.007, usual: 0.01, high: 0.015 },
+};
+
+/** How much higher the resistance is in the cold: pairs of celsius and factor, coldest first. */
+export const COLD_FACTORS: Record<Chemistry, readonly (readonly [celsius: number, factor: number])[]> = {
+  lfp: [
+    [0, 2.5],
+    [10, 1.5],
+    [25, 1],
+  ],
+  agm: [
+    [0, 1.4],
+    [25, 1],
+  ],
+  gel: [
+    [0, 1.4],
+    [25, 1],
+  ],
+  flooded: [
+    [0, 1.4],
+    [25, 1],
+  ],
+};
+
+/** Rested volts of a 12 V battery at 25 °C by state of charge in percent; LFP +-0.06 V in the middle. */
+export const REST_VOLTS: Record<Chemistry, readonly (readonly [percent: number, volts: number])[]> = {
+  lfp: [
+    [0, 10],
+    [5, 12],
+    [10, 12.8],
+    [20, 12.92],
+    [30, 13.04],
+    [40, 13.12],
+    [50, 13.16],
+    [60, 13.2],
+    [70, 13.26],
+    [80, 13.3],
+    [90, 13.34],
+    [95, 13.38],
+    [100, 13.5],
+  ],
+  agm: [
+    [0, 11.7],
+    [25, 12],
+    [50, 12.25],
+    [75, 12.55],
+    [100, 12.85],
+  ],
+  gel: [
+    [0, 11.7],
+    [25, 12],
+    [50, 12.25],
+    [75, 12.55],
+    [100, 12.85],
+  ],
+  flooded: [
+    [0, 11.89],
+    [25, 12.06],
+    [50, 12.24],
+    [75, 12.45],
+    [100, 12.65],
+  ],
+};
+
+/** Nominal volts that stand for 12 V of each chemistry: a cell of LFP is 3.2 V, of lead 2 V. */
+export const NOMINAL_OF_TWELVE: Record<Chemistry, number> = { lfp: 12.8, agm: 12, gel: 12, flooded: 12 };
+
+/** Charge in percent at which the open-circuit volts are read at each edge where it is not known. */
+export const CHARGE_AT_EDGES = { pessimistic: 20, stated: 60, optimistic: 90 } as const;
+
+/** Peukert exponent. */
+export const PEUKERT: Record<Chemistry, UsualRange> = {
+  lfp: { low: 1, usual: 1.02, high: 1.05 },
+  agm: { low: 1.05, usual: 1.1, high: 1.15 },
+  gel: { low: 1.1, usual: 1.15, high: 1.25 },
+  flooded: { low: 1.15, usual: 1.2, high: 1.3 },
+};
+
+/** The largest share of one of two parallel batteries with unequal cables (55 to 45 is common). */
+export const UNEQUAL_SHARE = 1.1;
+
+/** Resistance of one lug, clamp or switch contact, ohm, and how many stand in a usual battery path. */
+export const CONTACT_OHMS: UsualRange = { low: 0.0001, usual: 0.0002, high: 0.0003 };
+export const CONTACTS_IN_PATH = 6;
+
+/** Cut-off of an inverter per 12 V where its own is not known, V. */
+export const TYPICAL_CUT_OFF_V = 10.5;
+
+/** Ripple of the DC current of a single-phase inverter: peak of the 2f part over the mean. */
+export const RIPPLE: UsualRange = { low: 0.2, usual: 0.5, high: 1 };
+/** No charging of lithium cells below this, celsius. */
+export const LFP_NO_CHARGE_BELOW_C = 0;

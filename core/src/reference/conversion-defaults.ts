@@ -1,0 +1,16 @@
+import type { UsualRange } from './kinds-of-parts.js';
+import type { Provenance } from './provenance.js';
+
+/**
+ * Efficiencies by which a figure on a plate becomes electric power. EER 8 to 10 of roof units: AHRI
+ * and common practice; microwave 0.50 to 0.65: US DOE about 0.557; from memory, medium.
+ */
+export const CONVERSIONS: Provenance = { source: 'US DOE and AHRI figures', confidence: 'medium' };
+export const EER_PER_COP = 3.412;
+export const COOLING_PER_WATT: UsualRange = {
+  low: 8 / EER_PER_COP,
+  usual: 9 / EER_PER_COP,
+  high: 10 / EER_PER_COP,
+};
+export const MICROWAVE_EFFICIENCY: UsualRange = { low: 0.5, usual: 0.57, high: 0.65 };
+export const BATTERY_CHARGER_EFFICIENCY: UsualRange = { low: 0.8, usual: 0.85, high: 0.92 };
