@@ -62,7 +62,7 @@ export function exampleRig(loads: Readonly<Record<string, ExampleLoad>>, system:
   const { watts = 3000, va = watts, tiers = [], breakerA = 100, shoreA = 30 } = system;
   return {
     format: 'heliarch-rig',
-    version: 1,
+    version: 2,
     id: 'example',
     name: 'Example',
     buses: [

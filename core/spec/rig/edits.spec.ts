@@ -1,11 +1,5 @@
-import {
-  partNumber,
-  withCharge,
-  withLoad,
-  withPartNumber,
-  withState,
-  withSupply,
-} from '../../src/rig/edits.js';
+import { partNumber } from '../../src/electrical/part-numbers.js';
+import { withCharge, withLoad, withPartNumber, withState, withSupply } from '../../src/rig/edits.js';
 import { exampleRig, on, q } from '../example-rig.js';
 
 const rig = exampleRig({ saw: { w: 500, start: [2000, 1] }, lamp: { w: 20 } });
@@ -37,8 +31,8 @@ describe('an edit of a rig', () => {
     expect(part(faster, 0)?.start?.va).toEqual(part(rig, 0)?.start?.va);
     const still = withPartNumber(rig, 'lamp', 'main', 'start', q(99));
     expect(part(still, 1)?.start).toBeUndefined();
-    const lamp = part(rig, 1);
-    expect(lamp && partNumber(lamp, 'start')).toBeUndefined();
-    expect(lamp && partNumber(lamp, 'running')?.value).toBe(20);
+    const lamp = rig.loads[1]!;
+    expect(partNumber(rig, lamp, lamp.parts[0]!, 'start')).toBeUndefined();
+    expect(partNumber(rig, lamp, lamp.parts[0]!, 'running')?.value).toBe(20);
   });
 });

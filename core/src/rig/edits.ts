@@ -30,6 +30,26 @@ export function withCharge(rig: Rig, sceneId: string, percent: number, readAt: s
   return withScene(rig, sceneId, (scene) => ({ ...scene, charge: { percent, readAt } }));
 }
 
+/** The rig with what an arrival test found of a supply: volts with nothing on, and resistance. */
+export function withArrivalTest(
+  rig: Rig,
+  supplyId: string,
+  { emptyV, ohms }: { readonly emptyV: number; readonly ohms: number },
+): Rig {
+  const measured = (value: number): Quantity => ({ value, basis: 'measured' });
+  return {
+    ...rig,
+    supplies: rig.supplies.map((supply) =>
+      supply.id === supplyId ? { ...supply, volts: measured(emptyV), sourceOhms: measured(ohms) } : supply,
+    ),
+  };
+}
+
+/** The rig with a contradiction that the user knows better than. */
+export function withKnown(rig: Rig, contradictionId: string): Rig {
+  return { ...rig, known: [...(rig.known ?? []), contradictionId] };
+}
+
 /** The rig with one number of one part replaced; a part without a start has no start to correct. */
 export function withPartNumber(
   rig: Rig,
@@ -45,17 +65,19 @@ export function withPartNumber(
   return { ...rig, loads: rig.loads.map((load) => (load.id === loadId ? correct(load) : load)) };
 }
 
-/** The number as entered; undefined where the part has none. */
-export function partNumber(part: Part, number: PartNumber): Quantity | undefined {
-  if (number === 'running') return part.runningW;
-  return number === 'start' ? part.start?.va : part.start?.seconds;
+function corrected(part: Part, number: PartNumber, quantity: Quantity): Part {
+  if (number === 'running') return withoutForm({ ...part, runningW: quantity }, 'runningFrom');
+  if (!part.start) return part;
+  const { soft, ...start } = part.start;
+  // A corrected start is what was seen, so it stands for itself: with its soft starter in it.
+  const seen = soft && soft.isBypassed !== 'yes' ? { ...start, softStarter: 'yes' as const } : start;
+  if (number === 'start') return { ...part, start: withoutForm({ ...seen, va: quantity }, 'from') };
+  return { ...part, start: { ...part.start, seconds: quantity } };
 }
 
-function corrected(part: Part, number: PartNumber, quantity: Quantity): Part {
-  if (number === 'running') return { ...part, runningW: quantity };
-  if (!part.start) return part;
-  const field = number === 'start' ? 'va' : 'seconds';
-  return { ...part, start: { ...part.start, [field]: quantity } };
+/** A number entered directly takes the place of the figures it followed from. */
+function withoutForm<T extends object>(value: T, form: keyof T): T {
+  return Object.fromEntries(Object.entries(value).filter(([key]) => key !== form)) as T;
 }
 
 function withScene(rig: Rig, sceneId: string, change: (scene: Scene) => Scene): Rig {

@@ -1,8 +1,9 @@
 import { reach } from 'yup';
+import { capitalised } from '../quantity/format.js';
 import { rigSchema } from './schema.js';
 
 /** One step into a document: a key, or an index of a list. */
-type Step = string | number;
+export type PathStep = string | number;
 
 /** The name of one entry of each list, for messages. */
 const ENTRY_NAMES: Record<string, string> = {
@@ -19,7 +20,7 @@ const ENTRY_NAMES: Record<string, string> = {
 };
 
 /** `loads[3].parts[0].runningW` as steps. */
-export function stepsOf(path: string): readonly Step[] {
+export function stepsOf(path: string): readonly PathStep[] {
   return [...path.matchAll(/\[(\d+)\]|\["([^"]*)"\]|([^.[\]]+)/g)].map((match) =>
     match[1] === undefined ? (match[2] ?? match[3] ?? '') : Number(match[1]),
   );
@@ -40,7 +41,7 @@ export function fieldName(path: string, document: unknown): string {
 }
 
 /** The name that one step adds; the list of an entry and the value of a quantity add none. */
-function nameOfStep(here: readonly Step[], length: number, document: unknown): string | undefined {
+function nameOfStep(here: readonly PathStep[], length: number, document: unknown): string | undefined {
   const step = here.at(-1) ?? '';
   const list = here.at(-2);
   if (typeof step === 'number') {
@@ -52,14 +53,12 @@ function nameOfStep(here: readonly Step[], length: number, document: unknown): s
   return step === 'value' || leadsToEntry ? undefined : labelAt(here);
 }
 
-function valueAt(steps: readonly Step[], document: unknown): unknown {
+function valueAt(steps: readonly PathStep[], document: unknown): unknown {
   return steps.reduce<unknown>(childOf, document);
 }
 
-const capitalised = (text: string): string => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
-
-function childOf(value: unknown, step: Step): unknown {
-  return typeof value === 'object' && value !== null ? (value as Record<Step, unknown>)[step] : undefined;
+function childOf(value: unknown, step: PathStep): unknown {
+  return typeof value === 'object' && value !== null ? (value as Record<PathStep, unknown>)[step] : undefined;
 }
 
 function entryName(list: string, index: number, entry: unknown): string {
@@ -68,7 +67,7 @@ function entryName(list: string, index: number, entry: unknown): string {
   return typeof named === 'string' && named ? `${kind} "${named}"` : `${kind} ${index + 1}`;
 }
 
-function labelAt(steps: readonly Step[]): string | undefined {
+function labelAt(steps: readonly PathStep[]): string | undefined {
   const path = steps
     .map((step, index) => (typeof step === 'number' ? `[${step}]` : index === 0 ? step : `.${step}`))
     .join('');

@@ -3,23 +3,28 @@ import { BASES, type Basis } from '../quantity/quantity.js';
 import type { QuantityRole } from './half-widths.js';
 
 /**
- * The building blocks of the field table (schema.ts). A field's label, unit, role and help are
- * written there once; validation, messages and, later, forms and documentation read them.
+ * The building blocks of the field table (schema.ts). A field's label, unit and role are
+ * written there once; validation, messages, forms and documentation read them. What a field means to a
+ * person stands beside it, in field-help.ts.
  */
 export interface FieldMeta {
   readonly label: string;
   readonly unit?: string;
   readonly role?: QuantityRole;
-  readonly help?: string;
   /** The list in the same file that an id must be found in. */
   readonly refersTo?: RigList;
+  /** The list of the same load that an id must be found in. */
+  readonly refersWithin?: OwnList;
   /** The one value that is accepted. */
   readonly constant?: string | number;
 }
 
 export type RigList = 'buses' | 'sources' | 'circuits' | 'loads' | 'supplies';
 
+export type OwnList = 'parts' | 'states';
+
 const ID_PATTERN = /^[a-z0-9][a-z0-9-]{0,63}$/;
+const TIME_PATTERN = /^([01]\d|2[0-3]):[0-5]\d$/;
 const LONGEST_TEXT = 2000;
 const MOST_ITEMS = 500;
 
@@ -39,6 +44,22 @@ export function referenceField(label: string, refersTo: RigList) {
   return idField(label).meta({ label, refersTo });
 }
 
+/** An id among the parts or the states of the same load. */
+export function ownReferenceField(label: string, refersWithin: OwnList) {
+  return idField(label).meta({ label, refersWithin });
+}
+
+/** A time of the day. */
+export function timeField(label: string) {
+  const wanted = 'must be a time of the day, such as 22:00';
+  return string()
+    .strict()
+    .meta({ label })
+    .typeError(wanted)
+    .matches(TIME_PATTERN, wanted)
+    .required(`is missing; it ${wanted}`);
+}
+
 export function textField(label: string) {
   return string()
     .strict()
@@ -51,11 +72,11 @@ export function nameField(label: string) {
   return textField(label).trim().required('is missing; give it a name');
 }
 
-export function choiceField<const T extends string>(label: string, options: readonly T[], help?: string) {
+export function choiceField<const T extends string>(label: string, options: readonly T[]) {
   const oneOf = `must be one of ${options.join(', ')}`;
   return string<T>()
     .strict()
-    .meta(help ? { label, help } : { label })
+    .meta({ label })
     .typeError(oneOf)
     .oneOf(options, oneOf)
     .required(`is missing; it ${oneOf}`);
@@ -102,7 +123,9 @@ export function quantityField(
   })
     .strict()
     .meta(meta)
-    .typeError(`must be a quantity: a value in ${meta.unit} and how it is known`);
+    .default(undefined)
+    .typeError(`must be a quantity: a value in ${meta.unit} and how it is known`)
+    .required(`is missing; it ${wanted}`);
 }
 
 /** A list of objects; `least` names how many there must be. */

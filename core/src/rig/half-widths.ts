@@ -101,8 +101,8 @@ function typicalRange(role: QuantityRole, kind: PartKind): UsualRange | undefine
   return undefined;
 }
 
-/** Motors start at the locked-rotor power factor, everything else at its running one. */
+/** What has a rotor to lock starts at the locked-rotor power factor, everything else at its running one. */
 export function startPowerFactorRange(kind: PartKind): UsualRange {
-  const { family, powerFactor } = kindOfPart(kind);
-  return family === 'Motors' || family === 'Compressors' ? LOCKED_ROTOR_POWER_FACTOR : powerFactor;
+  const { startTorqueShare, powerFactor } = kindOfPart(kind);
+  return startTorqueShare === undefined ? powerFactor : LOCKED_ROTOR_POWER_FACTOR;
 }

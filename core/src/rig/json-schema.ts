@@ -1,5 +1,6 @@
 import type { ISchema } from 'yup';
 import { RIG_VERSION, rigSchema } from './schema.js';
+import { helpOf } from './field-help.js';
 import type { FieldMeta } from './fields.js';
 
 /** The part of a Yup schema that a JSON Schema is made of. */
@@ -22,30 +23,32 @@ export function rigJsonSchema(): object {
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: `Heliarch rig file, version ${RIG_VERSION}`,
-    ...schemaOf(described),
+    ...schemaOf(described, ''),
   };
 }
 
-function schemaOf(field: Described): object {
+function schemaOf(field: Described, path: string): object {
   const { meta, oneOf } = field;
-  const description = [meta?.label, meta?.unit && `in ${meta.unit}`, meta?.help].filter(Boolean).join('; ');
+  const description = [meta?.label, meta?.unit && `in ${meta.unit}`, helpOf(path)?.means]
+    .filter(Boolean)
+    .join('; ');
   return {
     ...(description && { description }),
     ...(oneOf.length > 0 && { enum: oneOf }),
     ...(meta?.constant !== undefined && { const: meta.constant }),
-    ...typeOf(field),
+    ...typeOf(field, path),
   };
 }
 
-function typeOf(field: Described): object {
+function typeOf(field: Described, path: string): object {
   switch (field.type) {
     case 'object':
-      return objectOf(field.fields ?? {});
+      return objectOf(field.fields ?? {}, path);
     case 'array':
       return {
         type: 'array',
         ...boundsOf(field),
-        ...(field.innerType && { items: schemaOf(field.innerType) }),
+        ...(field.innerType && { items: schemaOf(field.innerType, `${path}[]`) }),
       };
     case 'number':
       return { type: 'number', ...boundsOf(field) };
@@ -56,9 +59,14 @@ function typeOf(field: Described): object {
   }
 }
 
-function objectOf(fields: Readonly<Record<string, Described>>): object {
+function objectOf(fields: Readonly<Record<string, Described>>, path: string): object {
   const required = Object.keys(fields).filter((key) => fields[key]?.optional === false);
-  const properties = Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, schemaOf(field)]));
+  const properties = Object.fromEntries(
+    Object.entries(fields).map(([key, field]) => [
+      key,
+      schemaOf(field, path === '' ? key : `${path}.${key}`),
+    ]),
+  );
   return { type: 'object', properties, ...(required.length > 0 && { required }), additionalProperties: true };
 }
 

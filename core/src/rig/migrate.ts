@@ -4,6 +4,8 @@ import { RIG_VERSION } from './schema.js';
 const STEPS: readonly ((document: Readonly<Record<string, unknown>>) => Record<string, unknown>)[] = [
   // Version 1 only adds optional fields to version 0.
   (document) => ({ ...document, version: 1 }),
+  // Version 2 lets running power and starts follow from other figures; what version 1 says stays true.
+  (document) => ({ ...document, version: 2 }),
 ];
 
 /** Brings an older document to the version this build works with; anything else is left as it is. */

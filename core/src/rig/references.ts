@@ -66,7 +66,10 @@ function systemReferences(rig: Rig): readonly Reference[] {
     ]),
     ...rig.batteries.map((it, i): Reference => [`batteries[${i}].bus`, it.bus, buses('dc')]),
     ...(rig.solar ?? []).map((it, i): Reference => [`solar[${i}].bus`, it.bus, buses('dc')]),
-    ...rig.circuits.map((it, i): Reference => [`circuits[${i}].bus`, it.bus, rig.buses]),
+    ...rig.circuits.flatMap((it, i): readonly Reference[] => [
+      [`circuits[${i}].bus`, it.bus, rig.buses],
+      [`circuits[${i}].sharesNeutralWith`, it.sharesNeutralWith, rig.circuits],
+    ]),
     ...rig.supplies.flatMap((it, i) =>
       it.sources.map((id, j): Reference => [`supplies[${i}].sources[${j}]`, id, rig.sources]),
     ),

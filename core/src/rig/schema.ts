@@ -1,25 +1,32 @@
 import { object, type InferType } from 'yup';
-import { BREAKER_CURVES, CONTINUOUS_MINUTES, LARGEST_BREAKER_A } from '../reference/breaker-curves.js';
+import { BREAKER_CURVES, LARGEST_BREAKER_A } from '../reference/breaker-curves.js';
+import { CHEMISTRIES } from '../reference/batteries.js';
+import { AWG_SIZES } from '../reference/copper-awg.js';
 import { CORD_SIZES } from '../reference/cord-ampacity.js';
+import { FUSE_KINDS } from '../reference/fuse-curves.js';
 import { PART_KINDS } from '../reference/kinds-of-parts.js';
+import { CODE_LETTERS } from '../reference/nec-430-code-letters.js';
 import {
   choiceField,
   constantField,
   idField,
   listField,
   nameField,
+  ownReferenceField,
+  timeField,
   numberField,
   quantityField,
   referenceField,
   textField,
 } from './fields.js';
+import type { QuantityRole } from './half-widths.js';
 
 /**
  * The field table of the rig file: the one description of what a rig is. Types, checks,
  * messages and key order all come from here.
  */
 export const RIG_FORMAT = 'heliarch-rig';
-export const RIG_VERSION = 1;
+export const RIG_VERSION = 2;
 
 const MOST_W = 100_000;
 const MOST_START_SECONDS = 120;
@@ -43,7 +50,6 @@ const tier = object({
       label: 'surge limit',
       unit: 'VA',
       role: 'rating',
-      help: 'How much it carries for a short time. From its data sheet.',
     },
     { min: 1, max: MOST_W },
   ),
@@ -63,17 +69,33 @@ const protection = object({
   .strict()
   .meta({ label: 'breaker' });
 
+const yesOrNo = (label: string) => choiceField(label, ['yes', 'no']).optional();
+
+/** A cable by its size on either scale, and its length. */
+const cable = object({
+  awg: choiceField('wire size, AWG', AWG_SIZES).optional(),
+  mm2: numberField({ label: 'wire size', unit: 'mm²' }, { above: 0, max: 400 }),
+  metres: numberField({ label: 'length one way', unit: 'm' }, { above: 0, max: 200 }),
+  bundles: numberField({ label: 'cables side by side', unit: 'cables' }, { above: 0, max: 8 }),
+})
+  .strict()
+  .meta({ label: 'cable' });
+
+const fuse = object({
+  amps: numberField({ label: 'fuse size', unit: 'A' }, { above: 0, max: 2000 }).required(
+    'is missing; give the size printed on the fuse',
+  ),
+  kind: choiceField('kind of fuse', FUSE_KINDS),
+})
+  .strict()
+  .meta({ label: 'fuse' });
+
 const cord = object({
   name: textField('name'),
-  plugA: numberField(
-    { label: 'plug rating', unit: 'A', help: 'The smallest plug, receptacle or adapter on this cord.' },
-    { above: 0, max: LARGEST_BREAKER_A },
-  ),
-  awg: choiceField(
-    'wire size',
-    CORD_SIZES,
-    'Printed on the jacket. A smaller number is a thicker wire.',
-  ).optional(),
+  plugA: numberField({ label: 'plug rating', unit: 'A' }, { above: 0, max: LARGEST_BREAKER_A }),
+  awg: choiceField('wire size', CORD_SIZES).optional(),
+  mm2: numberField({ label: 'wire size', unit: 'mm²' }, { above: 0, max: 50 }),
+  metres: numberField({ label: 'length', unit: 'm' }, { above: 0, max: 200 }),
 })
   .strict()
   .meta({ label: 'plug and cord' });
@@ -83,7 +105,6 @@ const continuousW = quantityField(
     label: 'continuous watts',
     unit: 'W',
     role: 'rating',
-    help: 'What it carries for hours. From its data sheet.',
   },
   { min: 1, max: MOST_W },
 );
@@ -93,7 +114,6 @@ const continuousVA = quantityField(
     label: 'continuous VA',
     unit: 'VA',
     role: 'rating',
-    help: 'What it carries for hours, as apparent power.',
   },
   { min: 1, max: MOST_W },
 );
@@ -107,6 +127,8 @@ const source = object({
   continuousW: continuousW.optional().default(undefined),
   continuousVA: continuousVA.optional().default(undefined),
   tiers: listField('surge tiers', tier).optional(),
+  fuel: choiceField('fuel', ['petrol', 'diesel', 'lp-gas']).optional(),
+  ecoThrottle: yesOrNo('eco throttle'),
   resetAt: textField('where it is reset'),
 }).strict();
 
@@ -122,21 +144,21 @@ const converter = object({
   from: referenceField('input bus', 'buses'),
   to: referenceField('output bus', 'buses'),
   passThroughFrom: referenceField('bus passed through', 'buses').optional(),
+  pole: choiceField('leg it feeds', ['l1', 'l2', 'both']).optional(),
+  unitsInParallel: numberField({ label: 'units side by side', unit: 'units' }, { above: 0, max: 12 }),
   continuousW,
   continuousVA,
   tiers: listField('surge tiers', tier),
   recoveryS: numberField({ label: 'recovery time', unit: 's' }, { above: 0, max: 86_400 }),
+  aboveTopTier: choiceField('above its highest tier', ['trips', 'folds-back', 'unknown']).optional(),
+  ratedUpToC: numberField({ label: 'full rating up to', unit: '°C' }, { min: -20, max: 80 }),
   waveform: choiceField('waveform', ['sine', 'modified-sine']).optional(),
   idleW: quantityField({ label: 'idle draw', unit: 'W', role: 'rating' }, { min: 0, max: 1000 })
     .optional()
     .default(undefined),
   efficiencyPeak: efficiency('best efficiency'),
   efficiencyFull: efficiency('efficiency at full power'),
-  canAssist: choiceField(
-    'assist',
-    ['yes', 'no'],
-    'Whether it adds battery power to shore or generator while both are on.',
-  ).optional(),
+  canAssist: choiceField('assist', ['yes', 'no']).optional(),
   passThroughA: numberField({ label: 'transfer relay rating', unit: 'A' }, { above: 0, max: 1000 }),
   outputBreaker: protection.optional().default(undefined).meta({ label: 'output breaker' }),
   chargeA: numberField({ label: 'charge current', unit: 'A' }, { above: 0, max: 5000 }),
@@ -157,12 +179,32 @@ const battery = object({
   id: idField('id'),
   name: nameField('name'),
   bus: referenceField('DC bus', 'buses'),
-  chemistry: choiceField('chemistry', ['lfp', 'agm', 'gel', 'flooded']).optional(),
+  chemistry: choiceField('chemistry', CHEMISTRIES).optional(),
   ampHours: quantityField({ label: 'amp-hours', unit: 'Ah', role: 'rating' }, { min: 1, max: 100_000 }),
+  ratedHours: numberField(
+    {
+      label: 'hours of the rating',
+      unit: 'h',
+    },
+    { min: 1, max: 200 },
+  ),
   reservePercent: numberField({ label: 'reserve', unit: '%' }, { min: 0, max: 100 }),
   dischargeA: numberField({ label: 'continuous discharge', unit: 'A' }, { above: 0, max: 100_000 }),
   tiers: listField('discharge tiers', dischargeTier).optional(),
   ohms: numberField({ label: 'internal resistance', unit: 'ohm' }, { above: 0, max: 10 }),
+  restV: quantityField(
+    {
+      label: 'open-circuit volts',
+      unit: 'V',
+      role: 'rating',
+    },
+    { min: 1, max: 1000 },
+  )
+    .optional()
+    .default(undefined),
+  cable: cable.optional().default(undefined).meta({ label: 'cable to the inverter' }),
+  fuse: fuse.optional().default(undefined),
+  sharesEvenly: yesOrNo('shares evenly'),
   cutOffV: numberField({ label: 'cut-off voltage', unit: 'V' }, { above: 0, max: 1000 }),
   resetAt: textField('where it is reset'),
 }).strict();
@@ -182,7 +224,47 @@ const circuit = object({
   bus: referenceField('bus', 'buses'),
   pole: choiceField('pole', ['l1', 'l2', 'both']).optional(),
   protection: protection.required('is missing; give its breaker'),
+  cable: cable.optional().default(undefined),
+  receptacleA: numberField({ label: 'receptacle rating', unit: 'A' }, { above: 0, max: LARGEST_BREAKER_A }),
+  hasFreeOutlets: yesOrNo('free outlets'),
+  sharesNeutralWith: referenceField('circuit it shares a neutral with', 'circuits').optional(),
 }).strict();
+
+const amps = (label: string, role: QuantityRole) =>
+  quantityField({ label, unit: 'A', role }, { min: 0, max: 2000 }).optional().default(undefined);
+
+const volts = numberField({ label: 'volts it was stated at', unit: 'V' }, { above: 0, max: 1000 });
+
+const horsepower = numberField({ label: 'horsepower', unit: 'hp' }, { above: 0, max: 20 });
+
+/** What a start follows from where its VA are not entered; the first that is given counts. */
+const startFrom = object({
+  inrushA: amps('inrush on the clamp', 'start'),
+  baseA: amps('base load meanwhile', 'running'),
+  lockedRotorA: amps('locked-rotor amps', 'start'),
+  ratedLoadA: amps('rated-load amps', 'running'),
+  codeLetter: choiceField('code letter', CODE_LETTERS).optional(),
+  horsepower,
+  volts,
+})
+  .strict()
+  .meta({ label: 'what the start follows from' });
+
+const softStarterFitted = object({
+  remaining: quantityField(
+    { label: 'start current that remains', unit: 'of 1', role: 'start' },
+    { min: 0.1, max: 1 },
+  )
+    .optional()
+    .default(undefined),
+  rampS: quantityField({ label: 'ramp', unit: 's', role: 'seconds' }, { min: 0.1, max: 10 })
+    .optional()
+    .default(undefined),
+  isLearning: yesOrNo('still learning'),
+  isBypassed: yesOrNo('bypassed'),
+})
+  .strict()
+  .meta({ label: 'soft starter' });
 
 const start = object({
   va: quantityField(
@@ -190,19 +272,23 @@ const start = object({
       label: 'start',
       unit: 'VA',
       role: 'start',
-      help: 'The highest of five starts on a clamp meter, times the volts.',
     },
     { min: 1, max: MOST_W },
-  ),
+  )
+    .optional()
+    .default(undefined),
+  from: startFrom.optional().default(undefined),
+  soft: softStarterFitted.optional().default(undefined),
   seconds: quantityField(
     {
       label: 'seconds of the start',
       unit: 's',
       role: 'seconds',
-      help: 'How long it draws that much.',
     },
     { min: 0.01, max: MOST_START_SECONDS },
-  ),
+  )
+    .optional()
+    .default(undefined),
   powerFactor: quantityField(
     { label: 'power factor at the start', unit: 'W per VA', role: 'start-power-factor' },
     { min: 0.05, max: 1 },
@@ -214,6 +300,40 @@ const start = object({
   .strict()
   .meta({ label: 'start' });
 
+/** What running watts follow from where they are not entered; the first that is given counts. */
+const runningFrom = object({
+  amps: amps('running amps', 'running'),
+  va: quantityField({ label: 'running VA', unit: 'VA', role: 'running' }, { min: 0, max: MOST_W })
+    .optional()
+    .default(undefined),
+  horsepower,
+  coolingW: quantityField(
+    {
+      label: 'cooling capacity',
+      unit: 'W of heat',
+      role: 'running',
+    },
+    { min: 1, max: MOST_W },
+  )
+    .optional()
+    .default(undefined),
+  coolingPerWatt: numberField({ label: 'cooling per watt', unit: 'heat per W' }, { above: 0.5, max: 10 }),
+  cookingW: quantityField(
+    {
+      label: 'cooking power',
+      unit: 'W',
+      role: 'running',
+    },
+    { min: 1, max: MOST_W },
+  )
+    .optional()
+    .default(undefined),
+  chargeA: amps('charge current', 'running'),
+  volts,
+})
+  .strict()
+  .meta({ label: 'what the running power follows from' });
+
 const part = object({
   id: idField('id'),
   name: textField('name'),
@@ -223,10 +343,12 @@ const part = object({
       label: 'running power',
       unit: 'W',
       role: 'running',
-      help: 'What it draws once it runs. A plug-in meter shows it.',
     },
     { min: 0, max: MOST_W },
-  ),
+  )
+    .optional()
+    .default(undefined),
+  runningFrom: runningFrom.optional().default(undefined),
   powerFactor: quantityField(
     { label: 'power factor', unit: 'W per VA', role: 'power-factor' },
     { min: 0.05, max: 1 },
@@ -234,6 +356,7 @@ const part = object({
     .optional()
     .default(undefined),
   start: start.optional().default(undefined),
+  bogs: yesOrNo('bogs down'),
 }).strict();
 
 const stateOfLoad = object({
@@ -242,7 +365,7 @@ const stateOfLoad = object({
   parts: listField(
     'parts in this state',
     object({
-      part: idField('part'),
+      part: ownReferenceField('part', 'parts'),
       share: numberField({ label: 'share of its running power', unit: 'of 1' }, { min: 0, max: 1 }).required(
         'is missing; give the share of its running power, 0 to 1',
       ),
@@ -252,7 +375,7 @@ const stateOfLoad = object({
 }).strict();
 
 const stage = object({
-  state: idField('state'),
+  state: ownReferenceField('state', 'states'),
   minutes: numberField({ label: 'minutes', unit: 'minutes' }, { above: 0, max: MINUTES_OF_A_MONTH }).required(
     'is missing; give its minutes',
   ),
@@ -268,28 +391,49 @@ const programme = object({
   .strict()
   .meta({ label: 'programme' });
 
+const minutesOfACycle = (label: string) =>
+  numberField({ label, unit: 'minutes' }, { above: 0, max: MINUTES_OF_A_MONTH }).required(
+    'is missing; give its minutes',
+  );
+
+const cycling = object({
+  onMinutes: minutesOfACycle('minutes it runs'),
+  offMinutes: minutesOfACycle('minutes it rests'),
+})
+  .strict()
+  .meta({ label: 'cycling' });
+
+const quietHours = object({
+  from: timeField('from'),
+  to: timeField('to'),
+})
+  .strict()
+  .meta({ label: 'quiet hours' });
+
 const load = object({
   id: idField('id'),
   name: nameField('name'),
   circuit: referenceField('circuit', 'circuits'),
-  usage: choiceField(
-    'use',
-    ['left-on', 'by-itself', 'during-work'],
-    'Left on; starts by itself (thermostat, pressure switch); or switched again and again during work.',
-  ),
+  usage: choiceField('use', ['left-on', 'by-itself', 'during-work']),
   runsMinutes: numberField(
     {
       label: 'minutes it usually runs',
       unit: 'minutes',
-      help: `From ${CONTINUOUS_MINUTES} minutes on it counts as continuous.`,
     },
     { above: 0, max: MINUTES_OF_A_MONTH },
   ),
+  startsPerHour: numberField({ label: 'starts an hour', unit: 'starts' }, { min: 0, max: 600 }),
+  cycling: cycling.optional().default(undefined),
+  quietHours: quietHours.optional().default(undefined),
   cord: cord.optional().default(undefined),
   importance: choiceField('importance', ['must', 'should', 'may']).optional(),
-  isProtected: choiceField('protected', ['yes', 'no'], 'Never to be switched off to make room.').optional(),
+  isProtected: choiceField('protected', ['yes', 'no']).optional(),
   neverOn: listField('supplies it is kept off', referenceField('supply', 'supplies')).optional(),
   otherFuel: textField('other fuel'),
+  afterOutage: choiceField('when power comes back', ['restarts', 'stays-off']).optional(),
+  restartWaitS: numberField({ label: 'restart wait', unit: 's' }, { min: 0, max: 3600 }),
+  ratedHertz: numberField({ label: 'frequency on its nameplate', unit: 'Hz' }, { above: 0, max: 400 }),
+  dependsOnIt: choiceField('who depends on it', ['medical', 'animals']).optional(),
   parts: listField('parts', part, 1),
   states: listField('states', stateOfLoad).optional(),
   programme: programme.optional().default(undefined),
@@ -326,7 +470,6 @@ const supply = object({
       label: 'other loads on that breaker',
       unit: 'A',
       role: 'running',
-      help: 'What the same breaker feeds besides you.',
     },
     { min: 0, max: LARGEST_BREAKER_A },
   )
@@ -336,17 +479,33 @@ const supply = object({
     {
       label: 'input limit',
       unit: 'A',
-      help: 'Set on the inverter/charger: how much it takes from this source at most.',
     },
     { above: 0, max: 1000 },
   ),
   assist: choiceField('assist', ['on', 'off']).optional(),
-  whoCarriesStart: choiceField(
-    'who carries a start',
-    ['unknown', 'inverter', 'shared'],
-    'Shared only if the data sheet says so, or three starts on this hookup have shown it.',
-  ).optional(),
+  whoCarriesStart: choiceField('who carries a start', ['unknown', 'inverter', 'shared']).optional(),
   charging: choiceField('charging', ['on', 'off']).optional(),
+  legs: choiceField('legs', ['opposed', 'in-phase', 'wye-208']).optional(),
+  volts: quantityField(
+    {
+      label: 'volts at the inlet',
+      unit: 'V',
+      role: 'running',
+    },
+    { min: 50, max: 300 },
+  )
+    .optional()
+    .default(undefined),
+  sourceOhms: quantityField(
+    {
+      label: 'source resistance',
+      unit: 'ohm',
+      role: 'running',
+    },
+    { min: 0, max: 10 },
+  )
+    .optional()
+    .default(undefined),
 }).strict();
 
 const scene = object({
@@ -369,6 +528,26 @@ const scene = object({
     .meta({ label: 'charge reading' }),
 }).strict();
 
+const conditions = object({
+  inverterC: numberField({ label: 'where the inverter is', unit: '°C' }, { min: -40, max: 90 }),
+  panelC: numberField({ label: 'where the breakers are', unit: '°C' }, { min: -40, max: 90 }),
+  batteryC: numberField({ label: 'where the battery is', unit: '°C' }, { min: -40, max: 90 }),
+  outdoorC: numberField({ label: 'outdoors', unit: '°C' }, { min: -40, max: 60 }),
+  altitudeM: numberField({ label: 'altitude', unit: 'm' }, { min: -450, max: 6000 }),
+})
+  .strict()
+  .meta({ label: 'surroundings' });
+
+/** Where practitioners differ, and which school this rig follows. */
+const practice = object({
+  continuousRule: choiceField('80 % for three hours and more', ['kept', 'left-out']).optional(),
+  ampacity: choiceField('cable ampacity by', ['nec', 'abyc', 'iec']).optional(),
+  twelveVoltAdvice: choiceField('12 V and 1 kW', ['advise', 'leave-out']).optional(),
+  losses: choiceField('conversion losses', ['on-the-battery', 'on-the-inverter-too']).optional(),
+})
+  .strict()
+  .meta({ label: 'practice' });
+
 export const rigSchema = object({
   format: constantField('format', RIG_FORMAT),
   version: constantField('version', RIG_VERSION),
@@ -376,6 +555,9 @@ export const rigSchema = object({
   name: nameField('name'),
   note: textField('note'),
   savedBy: textField('saved by'),
+  conditions: conditions.optional().default(undefined),
+  practice: practice.optional().default(undefined),
+  known: listField('contradictions you know of', textField('contradiction').defined()).optional(),
   buses: listField('buses', bus, 1),
   sources: listField('sources', source),
   converters: listField('inverters', converter),
@@ -406,3 +588,8 @@ export type Cord = NonNullable<Load['cord']>;
 export type Start = NonNullable<Part['start']>;
 export type Supply = Rig['supplies'][number];
 export type Scene = Rig['scenes'][number];
+export type Cable = NonNullable<Circuit['cable']>;
+export type RunningFrom = NonNullable<Part['runningFrom']>;
+export type StartFrom = NonNullable<Start['from']>;
+export type SoftStarter = NonNullable<Start['soft']>;
+export type Conditions = NonNullable<Rig['conditions']>;

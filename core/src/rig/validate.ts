@@ -3,6 +3,7 @@ import type { HalfWidths } from '../quantity/quantity.js';
 import { WIDEST_MINUS } from '../reference/default-doubts.js';
 import { fieldName } from './field-names.js';
 import { found, type RigProblem } from './problems.js';
+import { checkCompleteness } from './completeness.js';
 import { checkReferences } from './references.js';
 import { rigSchema, type Rig } from './schema.js';
 
@@ -19,7 +20,7 @@ export function validateRig(document: unknown): Validation<Rig> {
   const shape = problemsOfShape(document);
   if (shape.length > 0) return { ok: false, problems: shape };
   const rig = document as Rig;
-  const problems = [...checkReferences(rig), ...problemsOfDoubt(rig, '', rig)];
+  const problems = [...checkReferences(rig), ...checkCompleteness(rig), ...problemsOfDoubt(rig, '', rig)];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rig };
 }
 

@@ -1,0 +1,38 @@
+import { kindOfPart } from '../reference/kinds-of-parts.js';
+import { fieldName } from './field-names.js';
+import type { RigProblem } from './problems.js';
+import type { Part, Rig } from './schema.js';
+
+/** Parts that say nothing to compute with: neither a number nor anything it follows from. */
+export function checkCompleteness(rig: Rig): readonly RigProblem[] {
+  return rig.loads.flatMap((load, i) =>
+    load.parts.flatMap((part, j) => {
+      const path = `loads[${i}].parts[${j}]`;
+      return [...runningProblems(rig, path, part), ...startProblems(rig, path, part)];
+    }),
+  );
+}
+
+function runningProblems(rig: Rig, path: string, { runningW, runningFrom }: Part): readonly RigProblem[] {
+  const problem = problemAt(rig, `${path}.runningW`);
+  if (runningW) return [];
+  const from = runningFrom ?? {};
+  const follows = from.amps ?? from.va ?? from.horsepower ?? from.coolingW ?? from.cookingW ?? from.chargeA;
+  if (follows === undefined)
+    return [problem('is missing; give watts, or amps, VA, horsepower, cooling capacity or cooking power')];
+  return from.chargeA && !from.amps && from.volts === undefined
+    ? [problem('cannot follow from the charge current alone; give the volts it charges at')]
+    : [];
+}
+
+function startProblems(rig: Rig, path: string, { start, kind }: Part): readonly RigProblem[] {
+  if (!start || start.va || kindOfPart(kind).startMultiple) return [];
+  const { inrushA, lockedRotorA, ratedLoadA, horsepower } = start.from ?? {};
+  return (inrushA ?? lockedRotorA ?? ratedLoadA ?? horsepower) === undefined
+    ? [problemAt(rig, `${path}.start`)('is missing; give its VA, or the amps on its nameplate')]
+    : [];
+}
+
+function problemAt(rig: Rig, path: string) {
+  return (message: string): RigProblem => ({ path, field: fieldName(path, rig), message });
+}

@@ -1,0 +1,229 @@
+import type { Load, Rig } from './schema.js';
+
+/** The lists of a rig whose entries a person adds, copies and removes. */
+export const ENTRY_LISTS = [
+  'sources',
+  'converters',
+  'batteries',
+  'solar',
+  'buses',
+  'circuits',
+  'loads',
+  'supplies',
+] as const;
+export type EntryList = (typeof ENTRY_LISTS)[number];
+export type Entry<L extends EntryList = EntryList> = NonNullable<Rig[L]>[number];
+
+/** How one entry of a list is called. */
+export const ENTRY_WORDS: Readonly<Record<EntryList, string>> = {
+  sources: 'source',
+  converters: 'inverter or charger',
+  batteries: 'battery',
+  solar: 'solar array',
+  buses: 'bus',
+  circuits: 'circuit',
+  loads: 'load',
+  supplies: 'supply',
+};
+
+export type Removal =
+  { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };
+
+const LONGEST_ID = 60;
+
+/**
+ * An id made from a name that is not taken yet.
+ *
+ * @example
+ * freeId('Dust extractor', ['dust-extractor']); // 'dust-extractor-2'
+ */
+export function freeId(name: string, taken: readonly string[]): string {
+  const plain = name
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, LONGEST_ID);
+  const id = plain || 'part';
+  return firstFree((n) => (n === 1 ? id : `${id}-${n}`), taken);
+}
+
+/** A name that is not taken yet: the name itself, or with a number after it. */
+export function freeName(name: string, taken: readonly string[]): string {
+  return firstFree((n) => (n === 1 ? name : `${name} ${n}`), taken);
+}
+
+function firstFree(candidate: (n: number) => string, taken: readonly string[], n = 1): string {
+  return taken.includes(candidate(n)) ? firstFree(candidate, taken, n + 1) : candidate(n);
+}
+
+export function entriesOf(rig: Rig, list: EntryList): readonly Entry[] {
+  return rig[list] ?? [];
+}
+
+/** The rig with one more entry, at the end of its list. */
+export function withEntry<L extends EntryList>(rig: Rig, list: L, entry: Entry<L>): Rig {
+  return { ...rig, [list]: [...entriesOf(rig, list), entry] };
+}
+
+/** The rig with a copy of an entry after it, under an id and a name of its own; the copy's id with it. */
+export function withCopy(rig: Rig, list: EntryList, id: string): { readonly rig: Rig; readonly id: string } {
+  const entries = entriesOf(rig, list);
+  const index = entries.findIndex((entry) => entry.id === id);
+  const original = entries[index];
+  if (!original) return { rig, id };
+  const name = freeName(
+    original.name,
+    entries.map((entry) => entry.name),
+  );
+  const copy = {
+    ...original,
+    id: freeId(
+      name,
+      entries.map((entry) => entry.id),
+    ),
+    name,
+  };
+  return {
+    rig: { ...rig, [list]: [...entries.slice(0, index + 1), copy, ...entries.slice(index + 1)] },
+    id: copy.id,
+  };
+}
+
+/**
+ * The rig without an entry and without what names it: ties, locks and ticks of a load go with it.
+ *
+ * @returns Why not, where something else hangs on the entry or a rig needs at least one.
+ */
+export function withoutEntry(rig: Rig, list: EntryList, id: string): Removal {
+  const because = obstacleTo(rig, list, id);
+  if (because) return { ok: false, because };
+  const rest = { ...rig, [list]: entriesOf(rig, list).filter((entry) => entry.id !== id) };
+  return { ok: true, rig: forgetting(rest, list, id) };
+}
+
+/** The loads moved to another circuit. */
+export function withLoadsOn(rig: Rig, loadIds: readonly string[], circuitId: string): Rig {
+  return changedLoads(rig, loadIds, (load) => ({ ...load, circuit: circuitId }));
+}
+
+/** Some loads changed in the same way. */
+export function changedLoads(rig: Rig, loadIds: readonly string[], change: (load: Load) => Load): Rig {
+  return { ...rig, loads: rig.loads.map((load) => (loadIds.includes(load.id) ? change(load) : load)) };
+}
+
+/** The rig without one part of a load, and without states, stages and ticks that were of this part only. */
+export function withoutPart(rig: Rig, loadId: string, partId: string): Rig {
+  const rest = changedLoads(rig, [loadId], (load) => loadWithoutPart(load, partId));
+  const states = rest.loads.find(({ id }) => id === loadId)?.states ?? [];
+  const isKept = (state: string | undefined): boolean => states.some(({ id }) => id === state);
+  return {
+    ...rest,
+    scenes: rest.scenes.map((scene) => ({
+      ...scene,
+      on: scene.on.map(({ state, ...on }) =>
+        on.load === loadId && !isKept(state) ? on : { ...on, ...(state !== undefined && { state }) },
+      ),
+    })),
+  };
+}
+
+function loadWithoutPart(load: Load, partId: string): Load {
+  const states = (load.states ?? [])
+    .map((state) => ({ ...state, parts: state.parts.filter(({ part }) => part !== partId) }))
+    .filter(({ parts }) => parts.length > 0);
+  const stages = (load.programme?.stages ?? []).filter(({ state }) => states.some(({ id }) => id === state));
+  const { programme, states: before, ...rest } = load;
+  return {
+    ...rest,
+    parts: load.parts.filter(({ id }) => id !== partId),
+    ...(before && { states }),
+    ...(programme && stages.length > 0 && { programme: { ...programme, stages } }),
+  };
+}
+
+const AT_LEAST_ONE: readonly EntryList[] = ['buses', 'circuits', 'supplies'];
+
+function obstacleTo(rig: Rig, list: EntryList, id: string): string | undefined {
+  const entry = entriesOf(rig, list).find((each) => each.id === id);
+  if (!entry) return undefined;
+  if (AT_LEAST_ONE.includes(list) && entriesOf(rig, list).length === 1)
+    return `a rig has at least one ${ENTRY_WORDS[list]}; add another one first`;
+  const hanging = hangingOn(rig, list, id);
+  return hanging.length === 0
+    ? undefined
+    : `${entry.name} feeds ${listed(hanging)}; move or remove ${hanging.length === 1 ? 'it' : 'them'} first`;
+}
+
+const MOST_NAMED = 3;
+
+function listed(names: readonly string[]): string {
+  const more = names.length - MOST_NAMED;
+  if (more > 0) return `${names.slice(0, MOST_NAMED).join(', ')} and ${more} more`;
+  return [names.slice(0, -1).join(', '), ...names.slice(-1)].filter(Boolean).join(' and ');
+}
+
+function hangingOn(rig: Rig, list: EntryList, id: string): readonly string[] {
+  if (list === 'circuits') return rig.loads.filter((load) => load.circuit === id).map((load) => load.name);
+  if (list !== 'buses') return [];
+  const onBus = [...rig.sources, ...rig.batteries, ...(rig.solar ?? []), ...rig.circuits];
+  const converters = rig.converters.filter((each) => [each.from, each.to, each.passThroughFrom].includes(id));
+  return [...onBus.filter(({ bus }) => bus === id), ...converters].map(({ name }) => name);
+}
+
+/** Everything that named the entry, without it. */
+function forgetting(rig: Rig, list: EntryList, id: string): Rig {
+  switch (list) {
+    case 'loads':
+      return withoutLoad(rig, id);
+    case 'supplies':
+      return withoutSupply(rig, id);
+    case 'sources':
+      return {
+        ...rig,
+        supplies: rig.supplies.map((supply) => ({
+          ...supply,
+          sources: supply.sources.filter((source) => source !== id),
+        })),
+      };
+    case 'circuits':
+      return {
+        ...rig,
+        circuits: rig.circuits.map(({ sharesNeutralWith, ...circuit }) => ({
+          ...circuit,
+          ...(sharesNeutralWith !== undefined && sharesNeutralWith !== id && { sharesNeutralWith }),
+        })),
+      };
+    default:
+      return rig;
+  }
+}
+
+function withoutLoad(rig: Rig, id: string): Rig {
+  const { ties, locks, shedders } = rig;
+  return {
+    ...rig,
+    ...(ties && { ties: ties.filter(({ follower, leader }) => follower !== id && leader !== id) }),
+    ...(locks && {
+      locks: locks
+        .map((lock) => ({ ...lock, loads: lock.loads.filter((load) => load !== id) }))
+        .filter((lock) => lock.loads.length > 1),
+    }),
+    ...(shedders && { shedders: shedders.filter(({ drops, watches }) => drops !== id && watches !== id) }),
+    scenes: rig.scenes.map((scene) => ({ ...scene, on: scene.on.filter(({ load }) => load !== id) })),
+  };
+}
+
+function withoutSupply(rig: Rig, id: string): Rig {
+  const first = rig.supplies[0];
+  return {
+    ...rig,
+    loads: rig.loads.map((load) =>
+      load.neverOn ? { ...load, neverOn: load.neverOn.filter((supply) => supply !== id) } : load,
+    ),
+    scenes: rig.scenes.map((scene) =>
+      scene.supply === id && first ? { ...scene, supply: first.id } : scene,
+    ),
+  };
+}
