@@ -1,8 +1,16 @@
-import { secondsToCertainTrip, secondsToTrip, startBand, steadyBand } from '../../src/electrical/breaker.js';
+import {
+  heatFactors,
+  secondsToCertainTrip,
+  secondsToTrip,
+  startBand,
+  steadyBand,
+} from '../../src/electrical/breaker.js';
 import { breakerConstants } from '../../src/reference/breaker-curves.js';
 import type { Protection } from '../../src/rig/schema.js';
 
 const breaker = (amps: number, curve: Protection['curve'] = 'ul-489'): Protection => ({ amps, curve });
+
+const inPlace = (...size: Parameters<typeof breaker>) => ({ protection: breaker(...size) });
 
 describe('a breaker', () => {
   it('follows the thermal equation of IEC 60255-149: its exact solution satisfies d(theta)/dt (physics)', () => {
@@ -40,15 +48,15 @@ describe('a breaker', () => {
   });
 
   it('carries its rating at the pessimistic edge and its conventional tripping current at the other', () => {
-    expect(steadyBand(breaker(20))).toEqual({ pessimistic: 20, optimistic: 27 });
-    expect(steadyBand(breaker(16, 'iec-60898-c')).optimistic).toBeCloseTo(23.2, 10);
+    expect(steadyBand(inPlace(20))).toEqual({ pessimistic: 20, optimistic: 27 });
+    expect(steadyBand(inPlace(16, 'iec-60898-c')).optimistic).toBeCloseTo(23.2, 10);
   });
 
   it('promises a trip below twice its rating only within the hour (UL 489, 135 %; from memory)', () => {
     expect(secondsToCertainTrip(breaker(20), 27)).toBe(Infinity);
     expect(secondsToCertainTrip(breaker(20), 30)).toBe(3600);
     expect(secondsToCertainTrip(breaker(60), 90)).toBe(7200);
-    expect(steadyBand(breaker(20), 10 * 60).optimistic).toBe(40);
+    expect(steadyBand(inPlace(20), 10 * 60).optimistic).toBe(40);
   });
 
   it('shrugs at a compressor start: 60 A for 0.3 s heats a 20 A breaker by 0.0671 (worked example, methods.md 4.3)', () => {
@@ -56,7 +64,7 @@ describe('a breaker', () => {
     const rise = (3 ** 2 - 0.64) * (1 - Math.exp(-0.3 / may.tauS));
     expect(rise).toBeCloseTo(0.0671, 3);
     const band = startBand(
-      breaker(20),
+      inPlace(20),
       { pessimistic: 16, optimistic: 16 },
       { pessimistic: 0.3, optimistic: 0.3 },
     );
@@ -65,11 +73,20 @@ describe('a breaker', () => {
 
   it('lets go of a short start at the low magnetic pick-up, answering to the peak of a motor start', () => {
     const band = startBand(
-      breaker(20),
+      inPlace(20),
       { pessimistic: 0, optimistic: 0 },
       { pessimistic: 0.1, optimistic: 0.1 },
     );
     expect(band.pessimistic).toBeCloseTo((5 * 20) / 1.1, 10);
     expect(band.optimistic).toBeCloseTo((20 * 20) / 1.1, 10);
+  });
+
+  it('is weaker in a hot box: 30 A act like 28.1 A at 50 °C and 26.0 A at 60 °C, never like more (methods.md 4.4, common practice)', () => {
+    const hot = (celsius: number) => steadyBand({ ...inPlace(30), celsius }).pessimistic;
+    expect(hot(50)).toBeCloseTo(28.1, 1);
+    expect(hot(60)).toBeCloseTo(26, 1);
+    expect(hot(-10)).toBe(30);
+    const iec = heatFactors({ ...inPlace(16, 'iec-60898-c'), celsius: 60 });
+    expect(iec.may).toBeCloseTo(0.79, 2);
   });
 });

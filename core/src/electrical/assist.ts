@@ -1,3 +1,4 @@
+import { CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import type { AcSum, Demand } from './apparent-power.js';
 
 /** A limited source and an inverter that carry the same loads: who carries what, by methods.md rule 10. */
@@ -12,22 +13,29 @@ export interface SourceLimit {
 
 /**
  * What the source gives to the loads behind the limit and to the charger. Charging backs off to what
- * the limit leaves; it may be idle at the optimistic edge (a full battery).
+ * the limit leaves; it may be idle at the optimistic edge (a full battery). As stated the source carries
+ * its share at the power factor of the loads, so that its watts and the inverter's make up theirs.
  *
  * @param loads The loads behind the limit.
  */
 export function sourceShare(loads: AcSum, limit: SourceLimit): AcSum {
+  const { watts, va, nonActive } = loads;
   const capped = (value: number, chargerVA: number): number => {
     const own = limit.assists ? Math.min(value, limit.va) : value;
     return Math.max(own, Math.min(limit.va, own + chargerVA));
   };
-  const share = (demand: Demand): Demand =>
-    plainDemand(
-      capped(demand.lo, 0),
-      capped(demand.stated, limit.chargerVA),
-      capped(demand.hi, limit.chargerVA),
-    );
-  return { watts: share(loads.watts), va: share(loads.va), nonActive: loads.nonActive };
+  const stated = capped(va.stated, limit.chargerVA);
+  const ownVA = Math.min(stated, va.stated);
+  const ownWatts = va.stated > 0 ? (watts.stated * ownVA) / va.stated : 0;
+  return {
+    watts: plainDemand(
+      capped(watts.lo, 0),
+      ownWatts + CHARGER_POWER_FACTOR * (stated - ownVA),
+      capped(watts.hi, limit.chargerVA),
+    ),
+    va: plainDemand(capped(va.lo, 0), stated, capped(va.hi, limit.chargerVA)),
+    nonActive,
+  };
 }
 
 /**

@@ -1,12 +1,20 @@
 import {
   breakerConstants,
+  isIec,
   MOTOR_START_PEAK_FACTOR,
   type BreakerConstants,
   type ThermalConstants,
 } from '../reference/breaker-curves.js';
+import { BREAKER_REFERENCE_C, BREAKER_SPAN_K } from '../reference/heat.js';
 import type { Protection } from '../rig/schema.js';
 
-/** A breaker at the reference temperature: what it carries at each edge, in A. */
+/** A breaker and how warm it is where it sits; unknown counts as its reference. */
+export interface BreakerInPlace {
+  readonly protection: Protection;
+  readonly celsius?: number | undefined;
+}
+
+/** What a breaker carries at each edge, in A. */
 export interface BreakerBand {
   readonly pessimistic: number;
   readonly optimistic: number;
@@ -41,12 +49,34 @@ export function secondsToTrip(thermal: ThermalConstants, x: number, theta0 = 0):
  *
  * @param overloadS Seconds the overload lasts at most; Infinity where that is not known.
  */
-export function steadyBand(protection: Protection, overloadS = Infinity): BreakerBand {
+export function steadyBand(breaker: BreakerInPlace, overloadS = Infinity): BreakerBand {
+  const { protection } = breaker;
   const constants = breakerConstants(protection.curve, protection.amps);
+  const factor = heatFactors(breaker);
   return {
-    pessimistic: protection.amps,
-    optimistic: protection.amps * willCarryMultiple(constants, overloadS),
+    pessimistic: protection.amps * factor.may,
+    optimistic: protection.amps * factor.will * willCarryMultiple(constants, overloadS),
   };
+}
+
+/**
+ * What the heat of a panel leaves of a thermal-magnetic breaker, sqrt(1 - (T - T_ref) / 80 K): never more
+ * than its rating on the may curve, since a cold breaker makes no plug stronger.
+ *
+ * @returns Factors for both curves. Source: common practice (medium to low); reference 40 °C may and 25 °C
+ * will for UL 489, 30 °C for IEC 60898-1.
+ *
+ * @example
+ * heatFactors({ protection: { amps: 30, curve: 'ul-489' }, celsius: 60 }).may; // 0.866: 26.0 A
+ */
+export function heatFactors({ protection, celsius }: BreakerInPlace): {
+  readonly may: number;
+  readonly will: number;
+} {
+  if (celsius === undefined) return { may: 1, will: 1 };
+  const reference = isIec(protection.curve) ? BREAKER_REFERENCE_C.iec : BREAKER_REFERENCE_C.ul;
+  const factor = (from: number): number => Math.sqrt(Math.max(0, 1 - (celsius - from) / BREAKER_SPAN_K));
+  return { may: Math.min(1, factor(reference.may)), will: factor(reference.will) };
 }
 
 /**
@@ -61,17 +91,19 @@ export function steadyBand(protection: Protection, overloadS = Infinity): Breake
  * @param seconds Length of the start, s, at each edge.
  * Source: methods.md 4.3 and rule 7; UL 489, IEC 60898-1, from memory.
  */
-export function startBand(protection: Protection, preloadA: BreakerBand, seconds: BreakerBand): BreakerBand {
-  const { may, will, magnetic, ...constants } = breakerConstants(protection.curve, protection.amps);
-  const { amps } = protection;
-  const mayMultiple = thermalMultiple(may, Math.min(1, preloadA.pessimistic / amps), seconds.pessimistic);
+export function startBand(breaker: BreakerInPlace, preloadA: BreakerBand, seconds: BreakerBand): BreakerBand {
+  const { amps, curve } = breaker.protection;
+  const { may, will, magnetic, ...constants } = breakerConstants(curve, amps);
+  const heat = heatFactors(breaker);
+  const [mayA, willA] = [amps * heat.may, amps * heat.will];
+  const mayMultiple = thermalMultiple(may, Math.min(1, preloadA.pessimistic / mayA), seconds.pessimistic);
   const willMultiple = Math.max(
-    thermalMultiple(will, preloadA.optimistic / amps, seconds.optimistic),
+    thermalMultiple(will, preloadA.optimistic / willA, seconds.optimistic),
     seconds.optimistic < constants.slowTripS ? constants.slowBelow : 0,
   );
   return {
-    pessimistic: amps * Math.min(mayMultiple, magnetic.may / MOTOR_START_PEAK_FACTOR),
-    optimistic: amps * Math.min(willMultiple, magnetic.will / MOTOR_START_PEAK_FACTOR),
+    pessimistic: Math.min(mayA * mayMultiple, (amps * magnetic.may) / MOTOR_START_PEAK_FACTOR),
+    optimistic: Math.min(willA * willMultiple, (amps * magnetic.will) / MOTOR_START_PEAK_FACTOR),
   };
 }
 

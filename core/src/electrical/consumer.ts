@@ -1,9 +1,13 @@
+import { scaleQuantity } from '../quantity/arithmetic.js';
 import type { DoubtfulTerm } from '../quantity/combine-doubts.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
-import { defaultCause, halfWidthsOf, intervalOf, startPowerFactorRange } from '../rig/half-widths.js';
+import { defaultCause, intervalOf, startPowerFactorRange } from '../rig/half-widths.js';
 import type { Load, Part } from '../rig/schema.js';
 import { nonActivePower, type AcTerm } from './apparent-power.js';
+import { runningPowerFactor, runningPowerOf, type RunningPower } from './running-power.js';
+import { startSizeOf, type StartSize } from './start-size.js';
+import type { SystemOfLoad } from './voltage-of-load.js';
 
 /** A load as the sums see it: what its parts draw running, and what each of them does at its start. */
 export interface Consumer {
@@ -14,6 +18,9 @@ export interface Consumer {
 
 export interface ConsumerPart {
   readonly part: Part;
+  /** Its running power in full, whatever state it is in. */
+  readonly power: RunningPower;
+  readonly size: StartSize | undefined;
   readonly running: AcTerm;
   readonly start: StartOfPart | undefined;
 }
@@ -32,9 +39,10 @@ export interface StartOfPart {
  * The numbers of a load as terms of sums. All numbers of one load are wrong together.
  *
  * @param load The load.
+ * @param system Volts and frequency it is connected to.
  * @param stateId The state it is in (a level, a mode); by default all its parts run in full.
  */
-export function consumerOf(load: Load, stateId?: string): Consumer {
+export function consumerOf(load: Load, system: SystemOfLoad, stateId?: string): Consumer {
   const state = load.states?.find((candidate) => candidate.id === stateId);
   const shareOf = (part: Part): number =>
     state ? (state.parts.find((each) => each.part === part.id)?.share ?? 0) : 1;
@@ -43,36 +51,32 @@ export function consumerOf(load: Load, stateId?: string): Consumer {
     stateId: state?.id,
     parts: load.parts
       .filter((part) => shareOf(part) > 0)
-      .map((part) => consumerPart(load, part, shareOf(part))),
+      .map((part) => consumerPart(load, part, system, shareOf(part))),
   };
 }
 
-function consumerPart(load: Load, part: Part, share: number): ConsumerPart {
+function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: number): ConsumerPart {
   const { surelyLags } = kindOfPart(part.kind);
-  const causes = (quantity: Quantity) => causesOf(load, part.kind, quantity);
-  const { runningW } = part;
-  const { minus, plus } = halfWidthsOf(runningW, 'running', part.kind);
-  const watts = {
-    value: runningW.value * share,
-    minus: minus * share,
-    plus: plus * share,
-    causes: causes(runningW),
-  };
-  const powerFactor = runningPowerFactor(part);
+  const power = runningPowerOf(part, system);
+  const size = startSizeOf(part, system);
+  const watts = termOf(load, part.kind, scaleQuantity(power.watts, share));
   return {
     part,
-    running: { watts, nonActive: nonActiveTerm(watts, powerFactor), surelyLags },
-    start: part.start && {
-      va: {
-        value: part.start.va.value,
-        ...halfWidthsOf(part.start.va, 'start', part.kind),
-        causes: causes(part.start.va),
-      },
+    power,
+    size,
+    running: { watts, nonActive: nonActiveOf(watts, power, runningPowerFactor(part), share), surelyLags },
+    start: size && {
+      va: termOf(load, part.kind, size.va),
       powerFactor: startPowerFactor(part),
-      seconds: intervalOf(part.start.seconds, 'seconds', part.kind),
+      seconds: intervalOf(size.seconds, 'seconds'),
       surelyLags,
     },
   };
+}
+
+function termOf(load: Load, kind: PartKind, quantity: Quantity): DoubtfulTerm {
+  const { value, minus = 0, plus = 0 } = quantity;
+  return { value, minus, plus, causes: causesOf(load, kind, quantity) };
 }
 
 function causesOf(load: Load, kind: PartKind, quantity: Quantity): readonly string[] {
@@ -84,22 +88,27 @@ function causesOf(load: Load, kind: PartKind, quantity: Quantity): readonly stri
   ];
 }
 
-/** Power-factor doubt goes into N: each corner of watts and power factor at once. */
-function nonActiveTerm(watts: DoubtfulTerm, powerFactor: Interval): DoubtfulTerm {
-  const value = nonActivePower(watts.value, powerFactor.stated);
+/**
+ * Power-factor doubt goes into N. Where watts are what is known, each corner of watts and power factor
+ * counts; where VA are, N is theirs at the edges of the power factor.
+ */
+function nonActiveOf(
+  watts: DoubtfulTerm,
+  { va }: RunningPower,
+  powerFactor: Interval,
+  share: number,
+): DoubtfulTerm {
+  const edges = va
+    ? { lo: va.value - (va.minus ?? 0), stated: va.value, hi: va.value + (va.plus ?? 0) }
+    : { lo: Math.max(0, watts.value - watts.minus), stated: watts.value, hi: watts.value + watts.plus };
+  const at = (amount: number, pf: number): number => nonActivePower(va ? amount * pf * share : amount, pf);
+  const value = at(edges.stated, powerFactor.stated);
   return {
     value,
-    minus: value - nonActivePower(Math.max(0, watts.value - watts.minus), powerFactor.hi),
-    plus: nonActivePower(watts.value + watts.plus, powerFactor.lo) - value,
+    minus: value - at(edges.lo, powerFactor.hi),
+    plus: at(edges.hi, powerFactor.lo) - value,
     causes: watts.causes,
   };
-}
-
-/** The power factor of a running part: entered, else usual for its kind. */
-export function runningPowerFactor(part: Part): Interval {
-  if (part.powerFactor) return atMostOne(intervalOf(part.powerFactor, 'power-factor', part.kind));
-  const { low, usual, high } = kindOfPart(part.kind).powerFactor;
-  return { lo: low, stated: usual, hi: high };
 }
 
 function startPowerFactor(part: Part): Interval {

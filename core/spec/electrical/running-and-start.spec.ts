@@ -1,0 +1,109 @@
+import { runningPowerOf } from '../../src/electrical/running-power.js';
+import { startSizeOf } from '../../src/electrical/start-size.js';
+import type { Part } from '../../src/rig/schema.js';
+import { q } from '../example-rig.js';
+
+const at120 = { volts: 120, hertz: 60 };
+const part = (more: Partial<Part> & Pick<Part, 'kind'>): Part => ({ id: 'main', ...more });
+
+const watts = (more: Partial<Part> & Pick<Part, 'kind'>, system = at120) => {
+  const { value, minus = 0, plus = 0 } = runningPowerOf(part(more), system).watts;
+  return [value - minus, value, value + plus].map(Math.round);
+};
+
+describe('running power', () => {
+  it('follows from amps and volts by the power factor, each at its edge (physics)', () => {
+    const meter = { kind: 'hermetic-rotary', runningFrom: { amps: q(4.74), volts: 122 } } as const;
+    expect(watts({ ...meter, powerFactor: q(0.956) })).toEqual([553, 553, 553]);
+    // 578 VA at 0.85 to 0.97
+    expect(watts(meter)).toEqual([492, 520, 561]);
+    expect(runningPowerOf(part(meter), at120).va?.value).toBeCloseTo(578.28, 2);
+  });
+
+  it('follows from horsepower by the table at 60 Hz and by the shaft at 50 Hz (NEC 430.248; physics)', () => {
+    const motor = {
+      kind: 'capacitor-start-motor',
+      runningFrom: { horsepower: 1 },
+      powerFactor: q(0.65),
+    } as const;
+    expect(watts(motor)[1]).toBe(Math.round(16 * 115 * 0.65));
+    const at50 = runningPowerOf(part({ ...motor, powerFactor: q(0.9) }), { volts: 230, hertz: 50 });
+    expect(at50.va?.value).toBeCloseTo(746 / (0.65 * 0.9), 5);
+  });
+
+  it('takes cooling capacity for heat: 13,500 BTU/h at EER 9 is 1,500 W (worked example, methods.md 10)', () => {
+    const coolingW = q(13_500 * 0.29307);
+    expect(coolingW.value).toBeCloseTo(3956, 0);
+    expect(watts({ kind: 'hermetic-rotary', runningFrom: { coolingW } })).toEqual([1350, 1500, 1687]);
+  });
+
+  it('takes cooking power for output: 1,000 W of a microwave oven asks 1,754 W (worked example, methods.md 10)', () => {
+    expect(watts({ kind: 'microwave-transformer', runningFrom: { cookingW: q(1000) } })).toEqual([
+      1538, 1754, 2000,
+    ]);
+  });
+
+  it('counts a battery charger by its volts: 60 A at 14.4 V, 0.85, pf 0.65 is 1,564 VA (worked example, methods.md 15)', () => {
+    const charger = part({
+      kind: 'supply-without-correction',
+      runningFrom: { chargeA: q(60), volts: 14.4 },
+    });
+    expect(runningPowerOf(charger, at120).watts.value / 0.65).toBeCloseTo(1564, 0);
+  });
+});
+
+describe('a start', () => {
+  const va = (more: Partial<Part>, system = at120) => {
+    const size = startSizeOf(part({ kind: 'hermetic-rotary', runningW: q(1000), ...more }), system);
+    const { value = 0, minus = 0, plus = 0 } = size?.va ?? {};
+    return { origin: size?.origin, edges: [value - minus, value, value + plus].map(Math.round) };
+  };
+
+  it('follows from the first figure that is given: entered, clamp, locked rotor, letter, table, rated load, multiple', () => {
+    const from = {
+      inrushA: q(40),
+      baseA: q(4),
+      lockedRotorA: q(60, 'nameplate'),
+      codeLetter: 'L',
+      horsepower: 0.75,
+      ratedLoadA: q(12),
+      volts: 115,
+    } as const;
+    const { inrushA: _i, baseA: _b, ...plate } = from;
+    const { lockedRotorA: _l, ...letter } = plate;
+    const { codeLetter: _c, ...table } = letter;
+    const { horsepower: _h, ...rated } = table;
+    expect(va({ start: { va: q(2000), from } }).origin).toBe('entered');
+    // 36 A at 120 V
+    expect(va({ start: { from } })).toEqual({ origin: 'inrush', edges: [4320, 4320, 4320] });
+    // a locked rotor is an impedance: 60 A at 115 V is 62.6 A at 120 V; the plate says the most
+    expect(va({ start: { from: plate } })).toEqual({ origin: 'locked-rotor', edges: [6010, 7513, 7513] });
+    // 67.98 A at 120 V, the upper end of the letter
+    expect(va({ start: { from: letter } })).toEqual({ origin: 'code-letter', edges: [6527, 8158, 8158] });
+    expect(va({ start: { from: table } })).toEqual({
+      origin: 'motor-table',
+      edges: [Math.round(0.55 * 82.8 * 115), 9522, Math.round(1.05 * 9522)],
+    });
+    expect(va({ start: { from: rated } }).origin).toBe('rated-load');
+    expect(va({ start: {}, powerFactor: q(1) })).toEqual({ origin: 'multiple', edges: [4000, 5500, 6000] });
+  });
+
+  it('with a soft starter is smaller and longer: 60 A at 120 V is 3,600 VA for 1 s, 5,040 while it learns (worked example, methods.md 3)', () => {
+    const start = { va: q(7200), seconds: q(0.3) };
+    const soft = startSizeOf(
+      part({ kind: 'hermetic-rotary', runningW: q(1), start: { ...start, soft: {} } }),
+      at120,
+    );
+    expect(soft?.va.value).toBe(3600);
+    expect(soft?.seconds.value).toBe(1);
+    expect(soft?.full.va.value).toBe(7200);
+    const learning = { ...start, soft: { isLearning: 'yes' } } as const;
+    expect(va({ start: learning }).edges[1]).toBe(5040);
+    const bypassed = { ...start, soft: { isBypassed: 'yes' } } as const;
+    expect(va({ start: bypassed }).edges).toEqual([7200, 7200, 7200]);
+    // A² s, so no worse for a breaker (worked example, methods.md 3)
+    const heat = (of: { va: { value: number }; seconds: { value: number } } | undefined) =>
+      of && (of.va.value / 120) ** 2 * of.seconds.value;
+    expect([heat(soft?.full), heat(soft)]).toEqual([1080, 900]);
+  });
+});

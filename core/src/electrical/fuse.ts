@@ -1,0 +1,48 @@
+import { FUSE_CURVES, type FuseKind, type FusePoint } from '../reference/fuse-curves.js';
+
+/** What a fuse carries for so many seconds: below the first it does not open, above the second it has. */
+export interface FuseBand {
+  readonly pessimistic: number;
+  readonly optimistic: number;
+}
+
+/**
+ * Multiple of its rating that a fuse carries for a time, at both edges. Points are joined on
+ * logarithmic scales, since no single time constant fits a fuse.
+ *
+ * @param seconds Above 0; Infinity for hours.
+ * @returns Multiples of the rated current. For hours: its rating, and the multiple at which it is bound to open.
+ * Source: UL 248, ISO 8820-3 and -5, from memory (reference/fuse-curves.ts).
+ *
+ * @example
+ * fuseBand('bolt-in', 1).pessimistic; // 2: at twice its rating it may melt after a second
+ */
+export function fuseBand(kind: FuseKind, seconds: number): FuseBand {
+  const { points } = FUSE_CURVES[kind];
+  return {
+    pessimistic: Math.max(
+      1,
+      multipleAt(points, (point) => point.mayS, seconds),
+    ),
+    optimistic: multipleAt(points, (point) => point.willS, seconds),
+  };
+}
+
+/** Both times fall as the multiple rises. */
+function multipleAt(
+  points: readonly FusePoint[],
+  timeOf: (point: FusePoint) => number,
+  seconds: number,
+): number {
+  const [first] = points;
+  const last = points.at(-1);
+  if (!first || !last) throw new RangeError('A fuse curve has no points');
+  if (seconds >= timeOf(first)) return timeOf(first) === first.mayS ? 1 : first.multiple;
+  if (seconds <= timeOf(last)) return last.multiple;
+  const index = points.findIndex((point) => timeOf(point) <= seconds);
+  const below = points[index];
+  const above = points[index - 1];
+  if (!below || !above) return last.multiple;
+  const share = Math.log(seconds / timeOf(above)) / Math.log(timeOf(below) / timeOf(above));
+  return above.multiple * (below.multiple / above.multiple) ** share;
+}

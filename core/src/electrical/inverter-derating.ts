@@ -1,0 +1,36 @@
+import type { Interval } from '../quantity/quantity.js';
+import {
+  INVERTER_FULL_UP_TO_C,
+  INVERTER_FULL_UP_TO_M,
+  INVERTER_LOSS_PER_100_M,
+  INVERTER_LOSS_PER_K,
+  INVERTER_OFF_AT_C,
+} from '../reference/heat.js';
+
+/**
+ * What heat and height leave of an inverter's rating, at the edges.
+ *
+ * @param celsius Where it stands.
+ * @param fullUpToC Full rating up to here by its data sheet.
+ * @returns Factors of 0 to 1; 0 where it switches itself off. Source: common practice (medium, height low).
+ *
+ * @example
+ * inverterFactor(45).stated; // 0.76
+ */
+export function inverterFactor(
+  celsius: number | undefined,
+  fullUpToC = INVERTER_FULL_UP_TO_C,
+  altitudeM = 0,
+): Interval {
+  const hot = Math.max(0, (celsius ?? fullUpToC) - fullUpToC);
+  const at = (perKelvin: number, fullUpToM: number, offAtC: number): number =>
+    celsius !== undefined && celsius >= offAtC
+      ? 0
+      : Math.max(0, 1 - perKelvin * hot) *
+        Math.max(0, 1 - (INVERTER_LOSS_PER_100_M * Math.max(0, altitudeM - fullUpToM)) / 100);
+  return {
+    lo: at(INVERTER_LOSS_PER_K.high, INVERTER_FULL_UP_TO_M.low, INVERTER_OFF_AT_C.low),
+    stated: at(INVERTER_LOSS_PER_K.usual, INVERTER_FULL_UP_TO_M.usual, INVERTER_OFF_AT_C.usual),
+    hi: at(INVERTER_LOSS_PER_K.low, INVERTER_FULL_UP_TO_M.high, INVERTER_OFF_AT_C.high),
+  };
+}

@@ -1,0 +1,122 @@
+import { scaleQuantity, subtractQuantity } from '../quantity/arithmetic.js';
+import type { Quantity } from '../quantity/quantity.js';
+import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
+import { halfWidthsOf } from '../rig/half-widths.js';
+import type { Part, Start, StartFrom } from '../rig/schema.js';
+import { codeLetterVA, LOCKED_OVER_RATED, lockedRotorAmps } from './motor.js';
+import { runningPowerFactor, runningPowerOf } from './running-power.js';
+import { softened, type SizedStart } from './soft-starter.js';
+import type { SystemOfLoad } from './voltage-of-load.js';
+
+/** Which figure a start follows from: the first that is given, in this order. */
+export type StartOrigin =
+  'entered' | 'inrush' | 'locked-rotor' | 'code-letter' | 'motor-table' | 'rated-load' | 'multiple';
+
+/** The start of a part, and what it follows from. */
+export interface StartSize extends SizedStart {
+  readonly origin: StartOrigin;
+  /** The start without a soft starter; the same where there is none. */
+  readonly full: SizedStart;
+}
+
+const MOTOR_TABLE_VOLTS = 115;
+/** Seconds of a start of which nothing is known. */
+const UNKNOWN_SECONDS: Quantity = { value: 0.5, basis: 'guess', minus: 0.25, plus: 0.5 };
+
+/**
+ * How large the start of a part is, and how long it lasts.
+ *
+ * Precedence: the VA entered, an inrush on the clamp less the base load, locked-rotor amps, code letter
+ * (its upper end), motor table, rated-load amps of a compressor, and last the usual multiple of its
+ * kind. A locked rotor is a constant impedance: its VA go with the square of the volts.
+ *
+ * @returns Undefined where the part has no start.
+ * Source: methods.md 2.2 to 2.6; NEC 430.251(A), 430.7(B); common practice for multiples.
+ */
+export function startSizeOf(part: Part, system: SystemOfLoad): StartSize | undefined {
+  const { start } = part;
+  if (!start) return undefined;
+  const sized = fullStart(part, start, system);
+  if (!sized) return undefined;
+  const full: SizedStart = { va: sized.va, seconds: secondsOf(part, start) };
+  return { origin: sized.origin, full, ...(start.soft ? softened(full, start.soft) : full) };
+}
+
+interface Sized {
+  readonly origin: StartOrigin;
+  readonly va: Quantity;
+}
+
+function fullStart(part: Part, start: Start, system: SystemOfLoad): Sized | undefined {
+  if (start.va) return { origin: 'entered', va: withWidths(start.va, 'start', part.kind) };
+  return fromPlate(part, start.from ?? {}, system) ?? fromMultiple(part, system);
+}
+
+function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | undefined {
+  const plateVolts = from.volts ?? system.volts;
+  const asHere = (system.volts / plateVolts) ** 2;
+  if (from.inrushA) {
+    const inrush = scaleQuantity(withWidths(from.inrushA, 'start', part.kind), system.volts);
+    const base = from.baseA && scaleQuantity(withWidths(from.baseA, 'running', part.kind), system.volts);
+    return { origin: 'inrush', va: base ? subtractQuantity(inrush, base) : inrush };
+  }
+  if (from.lockedRotorA) {
+    const amps = withWidths(from.lockedRotorA, 'start', part.kind);
+    return { origin: 'locked-rotor', va: scaleQuantity(amps, plateVolts * asHere) };
+  }
+  if (from.codeLetter && from.horsepower !== undefined) {
+    const { from: least, to } = codeLetterVA(from.codeLetter, from.horsepower);
+    const value = Number.isFinite(to) ? to : least;
+    return {
+      origin: 'code-letter',
+      va: scaleQuantity(withWidths({ value, basis: 'code-letter' }, 'start', part.kind), asHere),
+    };
+  }
+  if (from.horsepower !== undefined) {
+    const value = lockedRotorAmps(from.horsepower, MOTOR_TABLE_VOLTS) * MOTOR_TABLE_VOLTS;
+    return { origin: 'motor-table', va: withWidths({ value, basis: 'table' }, 'start', part.kind) };
+  }
+  return from.ratedLoadA && fromRatedLoad(part, from.ratedLoadA, plateVolts * asHere);
+}
+
+/** No locked-rotor amps on the plate: a multiple of the rated-load amps, with the range of the kind. */
+function fromRatedLoad(part: Part, ratedLoadA: Quantity, volts: number): Sized {
+  const multiple = part.kind === 'hermetic-rotary' ? LOCKED_OVER_RATED.rotary : LOCKED_OVER_RATED.other;
+  const value = ratedLoadA.value * multiple * volts;
+  return { origin: 'rated-load', va: withWidths({ value, basis: 'typical' }, 'start', part.kind) };
+}
+
+/** The usual multiple of a kind applies to amps, so to VA; never to watts. */
+function fromMultiple(part: Part, system: SystemOfLoad): Sized | undefined {
+  const { startMultiple } = kindOfPart(part.kind);
+  if (!startMultiple) return undefined;
+  const { watts, va } = runningPowerOf(part, system);
+  const running = va ?? scaleQuantity(watts, 1 / runningPowerFactor(part).stated);
+  const { minus = 0, plus = 0 } = running;
+  const value = running.value * startMultiple.usual;
+  return {
+    origin: 'multiple',
+    va: {
+      value,
+      basis: 'typical',
+      minus: value - (running.value - minus) * startMultiple.low,
+      plus: (running.value + plus) * startMultiple.high - value,
+    },
+  };
+}
+
+function secondsOf(part: Part, start: Start): Quantity {
+  if (start.seconds) return withWidths(start.seconds, 'seconds', part.kind);
+  const usual = kindOfPart(part.kind).startSeconds;
+  if (!usual) return UNKNOWN_SECONDS;
+  return {
+    value: usual.usual,
+    basis: 'typical',
+    minus: usual.usual - usual.low,
+    plus: usual.high - usual.usual,
+  };
+}
+
+function withWidths(quantity: Quantity, role: 'start' | 'running' | 'seconds', kind: PartKind): Quantity {
+  return { ...quantity, ...halfWidthsOf(quantity, role, kind) };
+}

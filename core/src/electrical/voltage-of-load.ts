@@ -1,0 +1,16 @@
+import type { Load, Rig } from '../rig/schema.js';
+
+/** The system a load is connected to. */
+export interface SystemOfLoad {
+  /** Nominal volts between its two conductors. */
+  readonly volts: number;
+  readonly hertz: number | undefined;
+}
+
+/** Nominal volts and frequency at a load: a load on both legs of a bus has twice the volts of a leg. */
+export function systemOfLoad(rig: Rig, load: Load): SystemOfLoad {
+  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
+  const bus = rig.buses.find((candidate) => candidate.id === circuit?.bus);
+  if (!bus) throw new RangeError(`Load ${load.id} is on a bus that the rig does not have`);
+  return { volts: bus.volts * (circuit?.pole === 'both' ? 2 : 1), hertz: bus.hertz };
+}
