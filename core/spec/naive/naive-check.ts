@@ -3,8 +3,8 @@ import type { Load, Part, Rig } from '../../src/rig/schema.js';
 /**
  * A second check, written for clearness by reading methods.md and sharing no code with core/src: plain
  * loops, every order tried, every power factor of a band scanned. It covers one inverter/charger on
- * one AC system: watts, VA, surge tiers, branch and source breakers (UL 489 up to 30 A), shore with
- * or without assist. The fuzz beside it compares verdicts.
+ * one pole or on two legs: watts, VA, surge tiers, branch and source breakers (UL 489 up to 30 A), shore
+ * with or without assist, soft starters, and on battery the DC side. The fuzz beside it compares verdicts.
  */
 type Side = 'against' | 'for';
 interface Num {
@@ -27,11 +27,14 @@ interface Quantity {
 }
 
 /** Facts of methods.md 1, 2.4 and 2.6 for the kinds the fuzz uses: pf low/usual/high, start multiple, lags. */
-export const FACTS: Record<string, { pf: number[]; multiple?: number[]; lags: boolean; motor: boolean }> = {
+export const FACTS: Record<
+  string,
+  { pf: number[]; multiple?: number[]; lags: boolean; motor: boolean; crest?: number }
+> = {
   'split-phase-motor': { pf: [0.5, 0.65, 0.75], multiple: [5, 6, 8], lags: true, motor: true },
   'hermetic-rotary': { pf: [0.85, 0.9, 0.97], multiple: [4, 5.5, 6], lags: true, motor: true },
   'resistance-heater': { pf: [1, 1, 1], lags: false, motor: false },
-  'supply-without-correction': { pf: [0.55, 0.65, 0.7], lags: false, motor: false },
+  'supply-without-correction': { pf: [0.55, 0.65, 0.7], lags: false, motor: false, crest: 3 },
 };
 
 const VOLTS = 120;
@@ -62,20 +65,58 @@ function orders(loads: Load[]): Load[][] {
     : loads.flatMap((load) => orders(without(loads, load)).map((rest) => [load, ...rest]));
 }
 
+/** A conductor: what part of a load's current it carries, and of the unit's rating. */
+interface Leg {
+  part: (load: Load) => number;
+  rating: number;
+}
+
+function legsOf(rig: Rig): Leg[] {
+  if (rig.buses.find((bus) => bus.id === 'out')!.poles !== 'split-180') return [{ part: () => 1, rating: 1 }];
+  const poleOf = (load: Load) => rig.circuits.find((circuit) => circuit.id === load.circuit)!.pole;
+  return ['l1', 'l2'].map((pole) => ({
+    part: (load: Load) => (poleOf(load) === 'both' ? 0.5 : poleOf(load) === pole ? 1 : 0),
+    rating: 0.5,
+  }));
+}
+
+/** A load between the legs draws half of its VA at half of its volts, so the amps of one leg. */
+const ampsPart = (rig: Rig, load: Load) =>
+  rig.circuits.find((circuit) => circuit.id === load.circuit)!.pole === 'both' ? 0.5 : 1;
+
 // ---- what must be carried for ever
 
 function runs(rig: Rig, supplyId: string, loads: Load[], side: Side): boolean {
+  const breakers = rig.circuits.every((circuit) => {
+    const own = loads.filter((load) => load.circuit === circuit.id);
+    const va = power(
+      own.map((load) => running(load, ampsPart(rig, load))),
+      side,
+    ).va;
+    return va / VOLTS <= circuit.protection.amps * (side === 'against' ? 1 : 1.35) + 1e-9;
+  });
+  return (
+    breakers &&
+    legsOf(rig).every((leg) => runsOnLeg(rig, supplyId, loads, leg, side)) &&
+    batteryBears(rig, supplyId, (leg) => powerOn(leg, loads, side), side)
+  );
+}
+
+function powerOn(leg: Leg, loads: Load[], side: Side) {
+  return power(
+    loads.filter((load) => leg.part(load) > 0).map((load) => running(load, leg.part(load))),
+    side,
+  );
+}
+
+function runsOnLeg(rig: Rig, supplyId: string, loads: Load[], leg: Leg, side: Side): boolean {
   const converter = rig.converters[0]!;
   const supply = rig.supplies.find((each) => each.id === supplyId)!;
-  const all = power(loads.map(running), side);
-  const breakers = rig.circuits.every((circuit) => {
-    const own = power(loads.filter((load) => load.circuit === circuit.id).map(running), side);
-    return own.va / VOLTS <= circuit.protection.amps * (side === 'against' ? 1 : 1.35) + 1e-9;
-  });
-  if (!breakers) return false;
-  const W = converter.continuousW.value;
-  const VA = converter.continuousVA.value;
-  if (supply.sources.length === 0) return all.w <= W + 1e-6 && all.va <= VA + 1e-6;
+  const all = powerOn(leg, loads, side);
+  const W = converter.continuousW.value * leg.rating;
+  const VA = converter.continuousVA.value * leg.rating;
+  if (supply.sources.length === 0)
+    return all.w <= W + 1e-6 && all.va <= VA + 1e-6 && peaksFit(converter, loads, leg, side);
   const limit = supply.assist === 'on' ? supply.inputLimitA! * VOLTS : Infinity;
   const source = Math.min(all.va, limit) / VOLTS;
   if (source > supply.breaker!.amps * (side === 'against' ? 1 : 1.35) + 1e-9) return false;
@@ -87,45 +128,109 @@ function runs(rig: Rig, supplyId: string, loads: Load[], side: Side): boolean {
   return all.va - limit <= VA + 1e-6 && all.w - limit <= W + 1e-6;
 }
 
+/** Electronics draw their current in peaks: three times the rms, where a sine has 1.41. */
+function peaksFit(converter: Rig['converters'][number], loads: Load[], leg: Leg, side: Side): boolean {
+  const here = loads.filter((load) => leg.part(load) > 0);
+  if (!here.some((load) => FACTS[load.parts[0]!.kind]!.crest)) return true;
+  const peak = here.reduce((sum, load) => {
+    const { w, n } = running(load, leg.part(load));
+    const at = (number: Num) =>
+      side === 'against' ? number.value + number.plus : number.value - number.minus;
+    const crest = side === 'against' ? (FACTS[load.parts[0]!.kind]!.crest ?? Math.SQRT2) : Math.SQRT2;
+    return sum + (crest / Math.SQRT2) * Math.hypot(at(w), at(n));
+  }, 0);
+  const tiers = converter.tiers.map((tier) => tier.limit.value);
+  return peak <= Math.max(converter.continuousVA.value, ...tiers) * leg.rating + 1e-6;
+}
+
+// ---- the battery: current of a sagging source, and the volts at the inverter
+
+function batteryBears(
+  rig: Rig,
+  supplyId: string,
+  on: (leg: Leg) => { w: number; va: number },
+  side: Side,
+): boolean {
+  const battery = rig.batteries[0]!;
+  const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
+  if (supplyId !== 'battery' || battery.ohms === undefined) return true;
+  const [idle, peak, full, rated] = [idleW!, efficiencyPeak!, efficiencyFull!, continuousW].map(
+    (q) => q.value,
+  );
+  let b = ((Math.sqrt(idle! / rated!) + Math.sqrt(1 / full! - 1 / peak!)) / Math.sqrt(rated!)) ** 2;
+  let a = 1 / peak! - 2 * Math.sqrt(idle! * b);
+  if (a < 1) [a, b] = [1, Math.max(0, 1 / full! - 1 - idle! / rated!) / rated!];
+  let watts = 0;
+  for (const leg of legsOf(rig)) {
+    const { w, va } = on(leg);
+    if (va > 0) watts += (watts === 0 ? idle! : 0) + w + (a - 1) * va + (b / leg.rating) * va * va;
+  }
+  const ohms = battery.ohms + 6 * (side === 'against' ? 0.0003 : 0.0001);
+  const volts = battery.restV!.value;
+  const root = volts * volts - 4 * ohms * watts;
+  if (watts > (cutOffV! * (volts - cutOffV!)) / ohms + 1e-6 || root < 0) return false;
+  return (2 * watts) / (volts + Math.sqrt(root)) <= battery.dischargeA! + 1e-9;
+}
+
 // ---- one start on top of what runs
 
 function starts(rig: Rig, supplyId: string, rest: Load[], load: Load, side: Side): boolean {
+  const seconds = startSeconds(load, side);
+  const circuit = rig.circuits.find((each) => each.id === load.circuit)!;
+  const mates = rest.filter((other) => other.circuit === circuit.id);
+  const part = ampsPart(rig, load);
+  const branch = startPower(mates, load, side, () => part).va / VOLTS;
+  const preload = amps(mates, side, () => part);
+  if (branch > breakerCarries(circuit.protection.amps, preload, seconds, side) + 1e-9) return false;
+  const onLeg = (leg: Leg) =>
+    leg.part(load) > 0 ? startPower(rest, load, side, leg.part) : powerOn(leg, rest, side);
+  return (
+    legsOf(rig).every((leg) => leg.part(load) === 0 || startsOnLeg(rig, supplyId, rest, load, leg, side)) &&
+    batteryBears(rig, supplyId, onLeg, side)
+  );
+}
+
+function startsOnLeg(rig: Rig, supplyId: string, rest: Load[], load: Load, leg: Leg, side: Side): boolean {
   const converter = rig.converters[0]!;
   const supply = rig.supplies.find((each) => each.id === supplyId)!;
   const seconds = startSeconds(load, side);
-  const total = startPower(rest, load, side);
-  const circuit = rig.circuits.find((each) => each.id === load.circuit)!;
-  const mates = rest.filter((other) => other.circuit === circuit.id);
-  const branch = startPower(mates, load, side).va / VOLTS;
-  if (branch > breakerCarries(circuit.protection.amps, amps(mates, side), seconds, side) + 1e-9) return false;
-
-  const tierVA = Math.max(
-    converter.continuousVA.value,
-    ...converter.tiers.filter((tier) => tier.seconds >= seconds).map((tier) => tier.limit.value),
-  );
+  const total = startPower(rest, load, side, leg.part);
+  const tierVA =
+    leg.rating *
+    Math.max(
+      converter.continuousVA.value,
+      ...converter.tiers.filter((tier) => tier.seconds >= seconds).map((tier) => tier.limit.value),
+    );
   const tierW = (tierVA * converter.continuousW.value) / converter.continuousVA.value;
   const inverterAlone = total.va <= tierVA + 1e-6 && total.w <= tierW + 1e-6;
   if (supply.sources.length === 0) return inverterAlone;
 
   const breaker = supply.breaker!.amps;
+  const before = amps(rest, side, leg.part);
   if (supply.assist !== 'on') {
-    return total.va / VOLTS <= breakerCarries(breaker, amps(rest, side), seconds, side) + 1e-9;
+    return total.va / VOLTS <= breakerCarries(breaker, before, seconds, side) + 1e-9;
   }
   const limit = supply.inputLimitA! * VOLTS;
   const who = supply.whoCarriesStart ?? 'unknown';
   if (who === 'inverter') return inverterAlone;
   if (side === 'against') {
     if (who === 'shared') return total.va <= tierVA + limit + 1e-6 && total.w <= tierW + limit + 1e-6;
-    return (
-      inverterAlone && total.va / VOLTS <= breakerCarries(breaker, amps(rest, side), seconds, side) + 1e-9
-    );
+    return inverterAlone && total.va / VOLTS <= breakerCarries(breaker, before, seconds, side) + 1e-9;
   }
-  const preload = Math.min(amps(rest, side), limit / VOLTS);
+  const preload = Math.min(before, limit / VOLTS);
   const source = Math.max(limit, breakerCarries(breaker, preload, seconds, side) * VOLTS);
   return total.va <= tierVA + source + 1e-6 && total.w <= tierW + source + 1e-6;
 }
 
-const amps = (loads: Load[], side: Side): number => power(loads.map(running), side).va / VOLTS;
+function amps(loads: Load[], side: Side, partOf: (load: Load) => number): number {
+  const here = loads.filter((load) => partOf(load) > 0);
+  return (
+    power(
+      here.map((load) => running(load, partOf(load))),
+      side,
+    ).va / VOLTS
+  );
+}
 
 /** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
 function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
@@ -138,28 +243,46 @@ function breakerCarries(rated: number, preload: number, seconds: number, side: S
   return rated * Math.min(multiple, pickUp / 1.1);
 }
 
-function startPower(rest: Load[], load: Load, side: Side) {
+function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) => number) {
   const part = load.parts[0]!;
   const start = part.start!;
-  const va = numberOf(load, part, start.va, 'start');
+  const va = scaled(softened(numberOf(load, part, start.va!, 'start'), part), partOf(load));
+  const others = rest.filter((other) => partOf(other) > 0).map((other) => running(other, partOf(other)));
   const [lo, hi] = startPf(part);
   let best: { w: number; va: number } | undefined;
   const STEPS = 600;
   for (let step = 0; step <= STEPS; step += 1) {
     const pf = lo + ((hi - lo) * step) / STEPS;
-    const scale = (factor: number): Num => ({
-      value: va.value * factor,
-      minus: va.minus * factor,
-      plus: va.plus * factor,
-      tags: va.tags,
-    });
-    const kick: Running = { w: scale(pf), n: scale(Math.sqrt(1 - pf * pf)), lags: FACTS[part.kind]!.lags };
-    const sum = power([...rest.map(running), kick], side);
+    const kick: Running = {
+      w: scaled(va, pf),
+      n: scaled(va, Math.sqrt(1 - pf * pf)),
+      lags: FACTS[part.kind]!.lags,
+    };
+    const sum = power([...others, kick], side);
     const pick = side === 'against' ? Math.max : Math.min;
     best = best ? { w: pick(best.w, sum.w), va: pick(best.va, sum.va) } : sum;
   }
   return best!;
 }
+
+/** Half of it is left, 0.4 at best and 0.65 at worst; the share is a typical value, so known by the kind. */
+function softened(va: Num, part: Part): Num {
+  if (!part.start!.soft) return va;
+  const value = 0.5 * va.value;
+  return {
+    value,
+    minus: value - 0.4 * (va.value - va.minus),
+    plus: 0.65 * (va.value + va.plus) - value,
+    tags: [...va.tags, `kind:${part.kind}`],
+  };
+}
+
+const scaled = (number: Num, factor: number): Num => ({
+  value: number.value * factor,
+  minus: number.minus * factor,
+  plus: number.plus * factor,
+  tags: number.tags,
+});
 
 // ---- sums with doubts
 
@@ -200,22 +323,19 @@ function edge(numbers: Num[], side: Side): number {
   return side === 'against' ? stated + doubt : Math.max(0, stated - doubt);
 }
 
-function running(load: Load): Running {
+function running(load: Load, share: number): Running {
   const part = load.parts[0]!;
-  const w = numberOf(load, part, part.runningW, 'running');
+  const w = numberOf(load, part, part.runningW!, 'running');
   const [low, usual, high] = part.powerFactor
     ? Array<number>(3).fill(part.powerFactor.value)
     : FACTS[part.kind]!.pf;
   const n = (watts: number, pf: number) => watts * Math.sqrt(1 / pf ** 2 - 1);
   const value = n(w.value, usual!);
+  const plus = n(w.value + w.plus, low!) - value;
+  const minus = value - n(w.value - w.minus, high!);
   return {
-    w,
-    n: {
-      value,
-      plus: n(w.value + w.plus, low!) - value,
-      minus: value - n(w.value - w.minus, high!),
-      tags: w.tags,
-    },
+    w: scaled(w, share),
+    n: scaled({ value, plus, minus, tags: w.tags }, share),
     lags: FACTS[part.kind]!.lags,
   };
 }
@@ -228,7 +348,8 @@ function startPf(part: Part): [number, number] {
 }
 
 function startSeconds(load: Load, side: Side): number {
-  const { value, basis } = load.parts[0]!.start!.seconds;
+  if (load.parts[0]!.start!.soft) return side === 'against' ? 2 : 0.4;
+  const { value, basis } = load.parts[0]!.start!.seconds!;
   const share = basis === 'setting' ? 0 : basis === 'measured' ? 0.1 : 0.5;
   return value * (side === 'against' ? 1 + share : 1 - share);
 }

@@ -132,7 +132,7 @@ describe('check', () => {
           expect(compareVerdicts(after, before)).toBeGreaterThanOrEqual(0);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 250 },
     );
   });
 
@@ -182,7 +182,7 @@ describe('the words of a verdict', () => {
       fc.property(fc.subarray(ids), fc.constantFrom('battery', 'shore-30'), (set, supply) => {
         expect(say(supply, ...set)).not.toMatch(/\bsafe|\ballowed|\bOK to\b|!/i);
       }),
-      { numRuns: 200 },
+      { numRuns: 120 },
     );
   });
 });

@@ -2,13 +2,13 @@ import type { Consumer } from '../electrical/consumer.js';
 import type { Rig, Supply } from '../rig/schema.js';
 import { compareLimits, decidingLimit, type Limit } from './limit.js';
 import { restartsOf, type Restart } from './restart.js';
-import type { SeriesElement } from './series-elements.js';
-import { situationOf, steadyLimitsOf, supplyOf, type CheckScene } from './situation.js';
-import { hasStart } from './start-limits.js';
+import type { SeriesElement } from './wiring/series-elements.js';
+import { boggedLimits, situationOf, steadyLimitsOf, supplyOf, type CheckScene } from './situation.js';
+import { hasStart } from '../electrical/joined-start.js';
 import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
-import type { NotFed } from './wiring.js';
+import type { NotFed } from './wiring/fed-loads.js';
 
 export interface CheckResult {
   readonly supply: Supply;
@@ -42,7 +42,7 @@ export interface NotLast {
 
 export interface StartInOrder {
   readonly consumer: Consumer;
-  readonly moment: 'in-order' | 'any-moment';
+  readonly moment: 'in-order' | 'any-moment' | 'bogged';
   /** What runs when it starts, itself left out. */
   readonly running: readonly Consumer[];
   readonly limits: readonly Limit[];
@@ -144,6 +144,11 @@ function startsInOrder(
     ...all
       .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
       .map((consumer) => startOf(consumer, 'any-moment', allOthers(all)(consumer))),
+    ...all.flatMap((consumer): readonly StartInOrder[] => {
+      const running = allOthers(all)(consumer);
+      const limits = boggedLimits(test, running, consumer);
+      return limits.length > 0 ? [{ consumer, moment: 'bogged', running, limits }] : [];
+    }),
   ];
 }
 

@@ -24,11 +24,11 @@ export function widestDoubts(
   const ofRunning = running.flatMap((consumer) =>
     consumer.parts
       .filter((part) => part !== starting?.part)
-      .map(({ part, running: { watts } }): Doubt => ({
+      .map(({ part, power, running: { watts } }): Doubt => ({
         loadId: consumer.load.id,
         partId: part.id,
         field: 'running',
-        basis: part.runningW.basis,
+        basis: power.watts.basis,
         value: watts.value,
         width: watts.plus * perWatt,
       })),
@@ -40,15 +40,15 @@ export function widestDoubts(
 }
 
 function ofStart(starting: StartingPart | undefined, perWatt: number): readonly Doubt[] {
-  const entered = starting?.part.part.start;
-  if (!starting?.part.start || !entered) return [];
+  const size = starting?.part.size;
+  if (!starting?.part.start || !size) return [];
   return [
     {
       loadId: starting.consumer.load.id,
       partId: starting.part.part.id,
       field: 'start',
-      basis: entered.va.basis,
-      value: entered.va.value,
+      basis: size.va.basis,
+      value: size.va.value,
       width: starting.part.start.va.plus * perWatt,
     },
   ];

@@ -1,20 +1,30 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Rig } from '../rig/schema.js';
-import { decidingLimit, type Limit } from './limit.js';
-import { selfStartsOf, situationOf, steadyLimitsOf, supplyOf, type CheckScene } from './situation.js';
+import { asPlanningRule, decidingLimit, withCause, type Limit } from './limit.js';
+import { loadOf } from './names.js';
+import { stalled } from './other-surges.js';
+import {
+  momentsOf,
+  situationOf,
+  steadyLimitsOf,
+  supplyOf,
+  type CheckScene,
+  type Situation,
+} from './situation.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
-import type { NotFed } from './wiring.js';
+import type { NotFed } from './wiring/fed-loads.js';
 
 /** What happens if shore or generator fails now: everything lands on the inverter at once. */
 export interface DropOut {
   readonly verdict: Verdict;
   readonly decider: Limit | undefined;
+  /** What lands on the inverter. */
+  readonly landing: readonly Consumer[];
   readonly tripsWhen: TripsWhen | undefined;
   /** Loads that go dark with the source: those ahead of the inverter. */
   readonly dark: readonly NotFed[];
-  /** A compressor without a soft starter may stall against pressure, so it may trip (methods.md, rule 17). */
+  /** The compressor that decides because it may stall against pressure (methods.md, rule 17). */
   readonly mayStall: string | undefined;
 }
 
@@ -29,24 +39,30 @@ export function dropOutOf(rig: Rig, scene: CheckScene): DropOut | undefined {
   if (supply.sources.length === 0) return undefined;
   const situation = situationOf(rig, { ...supply, sources: [] }, scene.on);
   const { consumers } = situation;
-  const limits = [...steadyLimitsOf(situation, consumers), ...selfStartsOf(situation, consumers)];
+  const limits = [
+    ...steadyLimitsOf(situation, consumers),
+    ...momentsOf(situation, consumers),
+    ...stallsOf(situation, consumers),
+  ];
   const decider = decidingLimit(limits);
-  const computed = worstVerdict(limits.map((limit) => limit.verdict));
-  const mayStall = consumers.find(mayRestartAgainstPressure)?.load.name;
+  const stalling = decider?.start?.cause === 'stall' && decider.verdict !== 'holds';
   return {
-    verdict: computed === 'holds' && mayStall !== undefined ? 'tight' : computed,
+    verdict: worstVerdict(limits.map((limit) => limit.verdict)),
     decider,
-    tripsWhen: computed === 'trips' && decider ? whenItTrips(decider) : undefined,
+    landing: consumers,
+    tripsWhen: decider?.verdict === 'trips' ? whenItTrips(decider) : undefined,
     dark: situation.notFed,
-    mayStall,
+    mayStall: stalling ? loadOf(rig, decider.start.loadId).name : undefined,
   };
 }
 
-function mayRestartAgainstPressure({ parts }: Consumer): boolean {
-  return parts.some(
-    ({ part }) =>
-      kindOfPart(part.kind).family === 'Compressors' &&
-      part.start !== undefined &&
-      part.start.softStarter !== 'yes',
-  );
+/**
+ * After a transfer a compressor without a soft starter may start against pressure: its rotor then stays
+ * locked for seconds. It may, so beyond a limit it is Tight and never Trips.
+ */
+function stallsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+  return running
+    .flatMap((consumer) => stalled(consumer) ?? [])
+    .flatMap((consumer) => test(running, consumer))
+    .map((limit) => asPlanningRule(withCause(limit, 'stall')));
 }

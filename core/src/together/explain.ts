@@ -3,9 +3,9 @@ import type { Basis } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from './check.js';
 import type { Limit } from './limit.js';
-import { ceilingTime, loadOf, theLoad, partName } from './names.js';
+import { ceilingTime, loadOf, partName, theElement, theLoad } from './names.js';
 import type { Restart } from './restart.js';
-import type { SeriesElement } from './series-elements.js';
+import type { SeriesElement } from './wiring/series-elements.js';
 import { steadyLimits } from './steady-limits.js';
 import type { Verdict } from './verdict.js';
 import type { TripsWhen } from './when-it-trips.js';
@@ -24,6 +24,8 @@ export interface Explanation {
   /** What the hand does, or the margin. */
   readonly action: string;
   readonly reason: readonly Span[];
+  /** The limit that the margin and the reason are about; undefined where nothing is judged. */
+  readonly about: Limit | undefined;
 }
 
 export const VERDICT_WORDS: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', trips: 'Trips' };
@@ -39,6 +41,16 @@ const BASIS_PHRASES: Record<Basis, string> = {
   setting: 'your setting',
 };
 
+/**
+ * The verdict in one phrase.
+ *
+ * @example
+ * verdictPhrase({ word: 'Holds', condition: 'in this order only' }); // 'Holds in this order only'
+ */
+export function verdictPhrase({ word, condition }: Pick<Explanation, 'word' | 'condition'>): string {
+  return [word, condition].filter(Boolean).join(' ');
+}
+
 /** Says a result in plain words. */
 export function explain(rig: Rig, result: CheckResult): Explanation {
   const { decider, verdict } = result;
@@ -46,13 +58,20 @@ export function explain(rig: Rig, result: CheckResult): Explanation {
   const word = VERDICT_WORDS[verdict];
   if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
   if (verdict === 'tight') {
-    return { word, condition: '', action: tightMargin(decider), reason: explainLimit(rig, decider) };
+    return {
+      word,
+      condition: '',
+      action: tightMargin(decider),
+      reason: explainLimit(rig, decider),
+      about: decider,
+    };
   }
   return {
     word,
     condition: paceOf(result.tripsWhen),
     action: `By at least ${margin(decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
     reason: [...explainLimit(rig, decider), { text: ` ${consequence(decider)}` }],
+    about: decider,
   };
 }
 
@@ -83,6 +102,8 @@ function resetPlace(element: SeriesElement): string | undefined {
       return element.batteries[0]?.resetAt;
     case 'relay':
     case 'plug-and-cord':
+    case 'cable':
+    case 'neutral':
       return undefined;
     default:
       return element.protection.resetAt;
@@ -96,12 +117,14 @@ function nothingOn({ notFed }: CheckResult): Explanation {
         condition: 'Nothing is fed',
         action: 'No ticked load is fed by this supply.',
         reason: [],
+        about: undefined,
       }
     : {
         word: undefined,
         condition: 'Nothing is on',
         action: 'Tick the loads that are to run together.',
         reason: [],
+        about: undefined,
       };
 }
 
@@ -113,6 +136,7 @@ function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Expla
     condition: '',
     action: `With at least ${margin(decider, 'pessimistic')} to spare.`,
     reason: explainLimit(rig, decider),
+    about: decider,
   };
 }
 
@@ -137,6 +161,7 @@ function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Om
         ? [{ text: `. With ${others} off: at least ${margin(restart.limitThen, 'pessimistic')} to spare.` }]
         : [{ text: '.' }]),
     ],
+    about: restart.limit,
   };
 }
 
@@ -162,6 +187,7 @@ function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
     reason: late
       ? [{ text: `Started after all the others, ${lateName} ` }, ...restartMargin(late.limit), { text: '.' }]
       : [],
+    about: late?.limit,
   };
 }
 
@@ -186,11 +212,11 @@ export function explainLimit(rig: Rig, limit: Limit): readonly Span[] {
 
 function steadyReason(limit: Limit): readonly Span[] {
   const { worst, element, unit, capacity } = limit;
-  const carrier = carrierOf(element);
+  const carrier = carrierOfLimit(limit);
   const carries = formatAmount(capacity.pessimistic, unit);
   const sum =
     element.kind === 'inverter' && element.assists
-      ? `What the source leaves to ${theLoad(element.name)} adds up to`
+      ? `What the source leaves to ${theElement(element.name)} adds up to`
       : 'Running adds up to';
   if (limit.kind === 'continuous-rule') {
     return [
@@ -229,11 +255,12 @@ function steadyReason(limit: Limit): readonly Span[] {
 function startReason(rig: Rig, limit: Limit): readonly Span[] {
   const { start } = limit;
   if (!start) return [];
-  const what = partName(rig, start);
+  const what = start.cause === 'together' ? theLoad(loadOf(rig, start.loadId).name) : partName(rig, start);
   return [
-    { text: 'The start of ' },
-    strong(what),
-    { text: ` on top of what runs: ${startAgainst(limit)}.` },
+    ...(start.cause === 'start' ? [{ text: 'The start of ' }, strong(what)] : [strong(capitalised(what))]),
+    {
+      text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${startAgainst(limit)}.`,
+    },
     ...(start.straddles
       ? [
           {
@@ -244,6 +271,13 @@ function startReason(rig: Rig, limit: Limit): readonly Span[] {
   ];
 }
 
+const SURGE_ENDINGS = {
+  start: '',
+  bogged: ', bogged down in the cut,',
+  stall: ', should it stall against pressure,',
+  together: ' and all that starts with it,',
+} as const;
+
 /** "up to 4,336 VA for 2 s, and Inverter carries 4,800 VA for 5 s". */
 function startAgainst(limit: Limit): string {
   const { worst, unit, start, element, capacity, edge } = limit;
@@ -253,7 +287,7 @@ function startAgainst(limit: Limit): string {
       ? `at least ${formatAmount(worst.lo, unit, 'at-least')}`
       : `up to ${formatAmount(worst.hi, unit, 'at-most')}`;
   const time = formatSeconds(edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
-  const carrier = carrierOf(element);
+  const carrier = carrierOfLimit(limit);
   const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(start)) : ' that long';
   return `${demand} for ${time}, and ${carrier} carries ${formatAmount(capacity[edge], unit)}${forTime}`;
 }
@@ -263,7 +297,7 @@ const tierTime = (time: string): string => (time === 'continuous' ? ' for hours'
 /** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
 function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
   const { element, capacity, unit, headroom } = limit;
-  if (limit.kind === 'continuous-rule') return [];
+  if (limit.kind === 'continuous-rule' || limit.start?.cause === 'together') return [];
   if ('protection' in element && headroom.stated < 0) {
     if (!Number.isFinite(capacity.optimistic))
       return [{ text: ' It is not known who carries a start here.' }];
@@ -311,18 +345,42 @@ const HAPPENS: Record<SeriesElement['kind'], string> = {
   battery: 'is switched off by its protection',
   relay: 'overheats, and nothing opens to protect it',
   'plug-and-cord': 'overheats, and nothing opens to protect it',
+  cable: 'overheats, and its breaker may not open in time',
+  neutral: 'overheats, and no breaker sees it',
   'branch-breaker': 'trips',
   'output-breaker': 'trips',
   'source-breaker': 'trips',
 };
 
-function whatHappens({ element }: Limit): string {
-  return `${carrierOf(element)} ${HAPPENS[element.kind]}`;
+/** On the DC side what opens is told by the limit, not by the bank as a whole. */
+const DC_HAPPENS: Partial<Record<Limit['kind'], string>> = {
+  'dc-volts': 'the inverter or the battery cuts off at low volts',
+  'dc-volts-start': 'the inverter or the battery cuts off at low volts',
+  'dc-fuse': 'the battery fuse opens',
+  'dc-fuse-start': 'the battery fuse opens',
+  'dc-cable': 'the battery cable overheats',
+};
+
+function whatHappens({ element, kind }: Limit): string {
+  return DC_HAPPENS[kind] ?? `${carrierOf(element)} ${HAPPENS[element.kind]}`;
+}
+
+const DC_CARRIERS: Partial<Record<Limit['kind'], string>> = {
+  'dc-volts': 'the battery, before its volts fall to the cut-off,',
+  'dc-volts-start': 'the battery, before its volts fall to the cut-off,',
+  'dc-fuse': 'the battery fuse',
+  'dc-fuse-start': 'the battery fuse',
+  'dc-cable': 'the battery cable',
+};
+
+/** What carries a limit, inside a sentence. */
+function carrierOfLimit({ kind, element }: Limit): string {
+  return DC_CARRIERS[kind] ?? carrierOf(element);
 }
 
 /** An element inside a sentence: "the inverter", "the Galley 20 A breaker". */
 function carrierOf(element: SeriesElement): string {
-  return element.kind.endsWith('breaker') ? `the ${element.name} breaker` : theLoad(element.name);
+  return element.kind.endsWith('breaker') ? `the ${element.name} breaker` : theElement(element.name);
 }
 
 const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
@@ -336,7 +394,7 @@ export function margin(limit: Limit, edge: keyof Limit['headroom']): string {
   );
 }
 
-function listNames(names: readonly string[]): string {
+export function listNames(names: readonly string[]): string {
   return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
 }
 

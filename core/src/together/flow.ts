@@ -1,18 +1,34 @@
 import { addAc, type AcSum, type AcTerm, type Demand } from '../electrical/apparent-power.js';
 import { addShares, inverterShare, plainDemand, sourceShare } from '../electrical/assist.js';
 import type { Consumer } from '../electrical/consumer.js';
-import { dcDemand, lossCurveOf } from '../electrical/inverter-losses.js';
+import { onConductor } from '../electrical/at-volts.js';
+import { dcDemand, type LossCurve, lossCurveOf } from '../electrical/inverter-losses.js';
 import { intervalOf } from '../rig/half-widths.js';
-import type { BatteryElement, BreakerElement, SeriesElement } from './series-elements.js';
+import type {
+  BatteryElement,
+  BehindLimit,
+  BreakerElement,
+  InverterElement,
+  Members,
+  SeriesElement,
+} from './wiring/series-elements.js';
 
 /** The consumers of a set of loads. */
-export function among(members: ReadonlySet<string>, consumers: readonly Consumer[]): readonly Consumer[] {
-  return consumers.filter((consumer) => members.has(consumer.load.id));
+export function among(loads: ReadonlySet<string>, consumers: readonly Consumer[]): readonly Consumer[] {
+  return consumers.filter((consumer) => loads.has(consumer.load.id));
+}
+
+/** The consumers on a conductor, each with the share of it that flows there. */
+export function onMembers(members: Members, consumers: readonly Consumer[]): readonly Consumer[] {
+  return consumers.flatMap((consumer) => {
+    const share = members.get(consumer.load.id);
+    return share === undefined ? [] : [onConductor(consumer, share)];
+  });
 }
 
 /** The consumers whose current passes through an element. */
 export function throughElement(element: SeriesElement, consumers: readonly Consumer[]): readonly Consumer[] {
-  return among(element.members, consumers);
+  return onMembers(element.members, consumers);
 }
 
 /** What consumers draw running, as terms of a sum. */
@@ -32,19 +48,16 @@ export function runningThrough(element: SeriesElement, consumers: readonly Consu
     const all = runningSum(through);
     return element.assists ? inverterShare(all, element.assists.limit.va) : all;
   }
-  if (element.kind === 'battery' || !element.behindLimit) return runningSum(through);
-  return onSource(element.behindLimit.behind, element.behindLimit.limit, through);
+  return 'behindLimits' in element ? onSource(element.behindLimits, through) : runningSum(through);
 }
 
-/** Loads ahead of an inverter/charger draw what they draw; those behind it what the limit lets through. */
-function onSource(
-  behind: ReadonlySet<string>,
-  limit: Parameters<typeof sourceShare>[1],
-  through: readonly Consumer[],
-): AcSum {
-  const ahead = through.filter((consumer) => !behind.has(consumer.load.id));
-  const share = sourceShare(runningSum(among(behind, through)), limit);
-  return ahead.length === 0 ? share : addShares(runningSum(ahead), share);
+/** Loads ahead of an inverter/charger draw what they draw; those behind it what its limit lets through. */
+function onSource(behindLimits: readonly BehindLimit[], through: readonly Consumer[]): AcSum {
+  if (behindLimits.length === 0) return runningSum(through);
+  const ahead = through.filter(({ load }) => !behindLimits.some(({ behind }) => behind.has(load.id)));
+  return behindLimits
+    .map(({ behind, limit }) => sourceShare(runningSum(among(behind, through)), limit))
+    .reduce((sum, share) => addShares(sum, share), runningSum(ahead));
 }
 
 /** The current in a breaker, a relay or a cord, A; what others draw from the same breaker included. */
@@ -68,27 +81,30 @@ export function inAmps(va: Demand, volts: number): Demand {
 }
 
 /**
- * What the batteries give, A: the inverter's draw by its loss curve, and the DC loads.
+ * What the batteries of a bus give, W: what its inverters draw by their loss curves, and the DC loads.
  *
- * @param inverterSum What the inverter carries, at its output; undefined where it is idle.
+ * @param sums What each inverter carries at its output, in the order of the element's inverters.
  * @param dcWatts What the DC loads draw.
  */
-export function batteryAmps(
-  element: BatteryElement,
-  inverterSum: AcSum | undefined,
-  dcWatts: Demand,
-): Demand {
-  const { inverter, volts } = element;
-  const isOn = inverter && inverterSum && inverterSum.va.hi > 0;
-  const inverting = isOn ? dcDemand(lossCurveOf(inverter.converter), inverterSum) : plainDemand(0, 0, 0);
-  return inAmps(
-    plainDemand(inverting.lo + dcWatts.lo, inverting.stated + dcWatts.stated, inverting.hi + dcWatts.hi),
-    volts,
-  );
+export function batteryWatts({ inverters }: BatteryElement, sums: readonly AcSum[], dcWatts: Demand): Demand {
+  const counted = new Set<string>();
+  return inverters.reduce((all, inverter, index) => {
+    const sum = sums[index];
+    if (!sum || sum.va.hi === 0) return all;
+    const draw = dcDemand(lossCurveOfLeg(inverter, counted.has(inverter.converter.id)), sum);
+    counted.add(inverter.converter.id);
+    return plainDemand(all.lo + draw.lo, all.stated + draw.stated, all.hi + draw.hi);
+  }, dcWatts);
 }
 
-/** What the batteries give while a set runs, A. */
-export function runningBatteryAmps(element: BatteryElement, consumers: readonly Consumer[]): Demand {
-  const inverterSum = element.inverter && runningThrough(element.inverter, consumers);
-  return batteryAmps(element, inverterSum, runningSum(among(element.dcMembers, consumers)).watts);
+/** What the batteries give while a set runs, W. */
+export function runningBatteryWatts(element: BatteryElement, consumers: readonly Consumer[]): Demand {
+  const sums = element.inverters.map((inverter) => runningThrough(inverter, consumers));
+  return batteryWatts(element, sums, runningSum(among(element.dcMembers, consumers)).watts);
+}
+
+/** Each leg of a unit has its share of the resistance; the idle draw of the unit counts once. */
+function lossCurveOfLeg({ converter, units }: InverterElement, isIdleCounted: boolean): LossCurve {
+  const { idleW, a, b } = lossCurveOf(converter);
+  return { idleW: isIdleCounted ? 0 : idleW * Math.max(1, units), a, b: b / units };
 }

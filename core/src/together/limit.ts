@@ -2,7 +2,7 @@ import type { Demand } from '../electrical/apparent-power.js';
 import { limitShrinkage } from '../quantity/combine-doubts.js';
 import type { Edge, Interval } from '../quantity/quantity.js';
 import type { Basis } from '../quantity/quantity.js';
-import type { SeriesElement } from './series-elements.js';
+import type { SeriesElement } from './wiring/series-elements.js';
 import { compareVerdicts, verdictOf, type Verdict } from './verdict.js';
 
 export type LimitKind =
@@ -20,8 +20,16 @@ export type LimitKind =
   | 'relay'
   | 'relay-start'
   | 'plug-and-cord'
+  | 'cable'
+  | 'neutral'
   | 'battery'
-  | 'battery-start';
+  | 'battery-start'
+  | 'dc-volts'
+  | 'dc-volts-start'
+  | 'dc-fuse'
+  | 'dc-fuse-start'
+  | 'dc-cable'
+  | 'inverter-peak';
 
 export type LimitUnit = 'W' | 'VA' | 'A';
 
@@ -62,6 +70,8 @@ export interface StartTested {
   readonly ceilingSeconds: number;
   /** A restart during work, judged beside the set and not within it. */
   readonly again: boolean;
+  /** Its own start, a saw bogged in the cut, a compressor that stalls against pressure, or several starts at once. */
+  readonly cause: 'start' | 'bogged' | 'stall' | 'together';
   /** The doubt of the seconds reaches across the end of a surge tier. */
   readonly straddles: boolean;
 }
@@ -144,6 +154,11 @@ export function asPlanningRule(limit: Limit): Limit {
     edge: 'pessimistic',
     loading: limit.worst.hi / limit.capacity.pessimistic,
   };
+}
+
+/** A limit of a surge that is not the load's own start. */
+export function withCause(limit: Limit, cause: StartTested['cause']): Limit {
+  return limit.start ? { ...limit, id: `${limit.id}:${cause}`, start: { ...limit.start, cause } } : limit;
 }
 
 /** A capacity without a doubt of its own. */

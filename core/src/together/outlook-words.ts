@@ -1,3 +1,5 @@
+import { consumerOf } from '../electrical/consumer.js';
+import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import { formatNumber } from '../quantity/format.js';
 import type { Load, Rig } from '../rig/schema.js';
 import { margin } from './explain.js';
@@ -20,7 +22,7 @@ export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
     case 'later': {
       const ways = [
         ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),
-        ...(outlook.inState === undefined ? [] : [`at ${stateWatts(load, outlook.inState)} or less`]),
+        ...(outlook.inState === undefined ? [] : [`at ${stateWatts(rig, load, outlook.inState)} or less`]),
       ];
       return ways.length > 0 ? ways.join(', or ') : `no room: ${limitLabel(rig, outlook.limit)}`;
     }
@@ -30,14 +32,12 @@ export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
 }
 
 /** The running watts of a load in one of its states, as text. */
-export function stateWatts(load: Load, stateId: string): string {
-  return `${formatNumber(wattsInState(load, stateId), 0)} W`;
+export function stateWatts(rig: Rig, load: Load, stateId: string): string {
+  return `${formatNumber(wattsInState(rig, load, stateId), 0)} W`;
 }
 
 /** Running watts of a load, as stated: in full, or in one of its states. */
-export function wattsInState(load: Load, stateId: string | undefined): number {
-  const state = load.states?.find((each) => each.id === stateId);
-  const share = (partId: string): number =>
-    state ? (state.parts.find((each) => each.part === partId)?.share ?? 0) : 1;
-  return load.parts.reduce((sum, part) => sum + part.runningW.value * share(part.id), 0);
+export function wattsInState(rig: Rig, load: Load, stateId: string | undefined): number {
+  const { parts } = consumerOf(load, systemOfLoad(rig, load), stateId);
+  return parts.reduce((sum, part) => sum + part.running.watts.value, 0);
 }

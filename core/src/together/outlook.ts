@@ -1,16 +1,18 @@
-import { consumerOf, type Consumer } from '../electrical/consumer.js';
+import type { Consumer } from '../electrical/consumer.js';
 import type { Load, Rig } from '../rig/schema.js';
 import { decidingLimit, type Limit } from './limit.js';
 import {
   lockedBy,
-  selfStartsOf,
+  momentsOf,
   steadyLimitsOf,
   supplyOf,
   wiredSituation,
   type CheckScene,
   type Situation,
 } from './situation.js';
-import { hasStart, startLimits } from './start-limits.js';
+import { droppedBy } from './shed.js';
+import { hasStart } from '../electrical/joined-start.js';
+import { startLimits } from './start-limits.js';
 import { steadyLimits } from './steady-limits.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 
@@ -43,7 +45,7 @@ export function outlooksOf(rig: Rig, scene: CheckScene): ReadonlyMap<string, Out
   return new Map(
     off.map((load): [string, Outlook] => {
       const notFed = situation.notFed.find((each) => each.load.id === load.id);
-      const blocked = notFed ?? lockedBy(rig, runningLoads, load);
+      const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
       if (blocked) return [load.id, { answer: 'not-here', because: blocked.because }];
       return [load.id, outlookOf(situation, running, load)];
     }),
@@ -51,7 +53,8 @@ export function outlooksOf(rig: Rig, scene: CheckScene): ReadonlyMap<string, Out
 }
 
 function outlookOf(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
-  const added = consumerOf(load);
+  const added = situation.inState(load);
+  if (!added) return { answer: 'not-here', because: 'nothing feeds it' };
   const { verdict, limit } = judgeAdded(situation, running, added);
   if (verdict === 'holds' || !limit) return { answer: 'can-start', limit };
   if (verdict === 'tight') return { answer: 'tight', limit };
@@ -72,7 +75,7 @@ function judgeAdded(
   const limits = [
     ...steadyLimitsOf(situation, all),
     ...(hasStart(added) ? situation.test(all, added) : []),
-    ...selfStartsOf(situation, all),
+    ...momentsOf(situation, all),
   ];
   return { verdict: worstVerdict(limits.map((limit) => limit.verdict)), limit: decidingLimit(limits) };
 }
@@ -100,7 +103,7 @@ function fullestStateThatFits(
   failing: Limit,
 ): string | undefined {
   return (load.states ?? [])
-    .map((state) => consumerOf(load, state.id))
+    .flatMap((state) => situation.inState(load, state.id) ?? [])
     .sort((a, b) => wattsOf(b) - wattsOf(a))
     .find((consumer) => holdsAdded(situation, running, consumer, failing))?.stateId;
 }

@@ -1,5 +1,7 @@
+import type { Consumer } from '../electrical/consumer.js';
 import type { CheckResult } from './check.js';
-import { runningBatteryAmps, runningThrough } from './flow.js';
+import { runningBatteryWatts, runningThrough } from './flow.js';
+import type { BreakerElement, GeneratorElement, SeriesElement } from './wiring/series-elements.js';
 
 /** Where the running power comes from, as stated, W. */
 export interface PowerFlows {
@@ -10,26 +12,34 @@ export interface PowerFlows {
   readonly toChargeW: number;
 }
 
-/** The flows of a set while everything that is on runs. */
+/** The flows of a set while everything that is on runs; both legs of a source together. */
 export function powerFlowsOf(result: CheckResult): PowerFlows {
   const running = [...result.selfStarting, ...result.order];
-  const source = result.elements.find(({ kind }) => kind === 'generator' || kind === 'source-breaker');
+  const conductors = sourceConductors(result.elements);
   const battery = result.elements.find((element) => element.kind === 'battery');
-  const fromSourceW = source ? runningThrough(source, running).watts.stated : 0;
+  const fromSourceW = conductors.reduce((sum, each) => sum + runningThrough(each, running).watts.stated, 0);
+  const withoutCharging = conductors.reduce((sum, each) => sum + withoutCharger(each, running), 0);
   return {
     fromSourceW,
-    fromBatteryW:
-      battery?.kind === 'battery' ? runningBatteryAmps(battery, running).stated * battery.volts : 0,
-    toChargeW: source ? fromSourceW - withoutCharger(source, running) : 0,
+    fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running).stated : 0,
+    toChargeW: fromSourceW - withoutCharging,
   };
 }
 
-function withoutCharger(
-  source: CheckResult['elements'][number],
-  running: Parameters<typeof runningThrough>[1],
-): number {
-  if (!('behindLimit' in source) || !source.behindLimit) return runningThrough(source, running).watts.stated;
-  const { limit } = source.behindLimit;
-  const idle = { ...source, behindLimit: { ...source.behindLimit, limit: { ...limit, chargerVA: 0 } } };
-  return runningThrough(idle, running).watts.stated;
+type Conductor = BreakerElement | GeneratorElement;
+
+/** One element per conductor of the source: its breaker, or else the generator itself. */
+function sourceConductors(elements: readonly SeriesElement[]): readonly Conductor[] {
+  const ofKind = (kind: Conductor['kind']): readonly Conductor[] =>
+    elements.filter((element): element is Conductor => element.kind === kind);
+  const breakers = ofKind('source-breaker');
+  return breakers.length > 0 ? breakers : ofKind('generator');
+}
+
+function withoutCharger(conductor: Conductor, running: readonly Consumer[]): number {
+  const behindLimits = conductor.behindLimits.map((each) => ({
+    ...each,
+    limit: { ...each.limit, chargerVA: 0 },
+  }));
+  return runningThrough({ ...conductor, behindLimits }, running).watts.stated;
 }

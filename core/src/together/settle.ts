@@ -1,6 +1,7 @@
 import { intervalOf } from '../rig/half-widths.js';
-import { partNumber, withPartNumber } from '../rig/edits.js';
-import type { Part, Rig } from '../rig/schema.js';
+import { partNumber } from '../electrical/part-numbers.js';
+import { withPartNumber } from '../rig/edits.js';
+import type { Rig } from '../rig/schema.js';
 import { check, type CheckResult } from './check.js';
 import type { Doubt } from './limit.js';
 import type { CheckScene } from './situation.js';
@@ -47,11 +48,11 @@ export function settlementOf(rig: Rig, scene: CheckScene, result: CheckResult): 
 
 /** The largest value of a number, measured, at which the set holds; within the band of its doubt. */
 function thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): number | undefined {
-  const part = partOf(rig, doubt);
-  const quantity = part && partNumber(part, doubt.field);
-  if (!part || !quantity || quantity.basis === 'measured') return undefined;
-  const role = doubt.field;
-  const { lo, hi } = intervalOf(quantity, role, part.kind);
+  const load = rig.loads.find((each) => each.id === doubt.loadId);
+  const part = load?.parts.find((each) => each.id === doubt.partId);
+  const quantity = load && part && partNumber(rig, load, part, doubt.field);
+  if (!quantity || quantity.basis === 'measured') return undefined;
+  const { lo, hi } = intervalOf(quantity, doubt.field);
   const holdsAt = (value: number): boolean => {
     const measured = withPartNumber(rig, doubt.loadId, doubt.partId, doubt.field, {
       value,
@@ -68,8 +69,4 @@ function thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): number | undefi
     else fails = middle;
   }
   return holds;
-}
-
-function partOf(rig: Rig, { loadId, partId }: Doubt): Part | undefined {
-  return rig.loads.find((load) => load.id === loadId)?.parts.find((part) => part.id === partId);
 }

@@ -1,12 +1,17 @@
-import { consumerOf, type Consumer } from '../electrical/consumer.js';
+import type { Consumer } from '../electrical/consumer.js';
 import type { Load, Rig, Scene, Supply } from '../rig/schema.js';
-import type { Limit } from './limit.js';
-import type { SeriesElement } from './series-elements.js';
-import { hasStart, startLimits } from './start-limits.js';
+import { withCause, type Limit } from './limit.js';
+import type { SeriesElement } from './wiring/series-elements.js';
+import { hasStart } from '../electrical/joined-start.js';
+import { startLimits, startsTogether } from './start-limits.js';
 import type { StartTest } from './start-order.js';
 import { steadyLimits } from './steady-limits.js';
-import { followersOf, tiedStart } from './tied-start.js';
-import { wiringOf, type NotFed } from './wiring.js';
+import { boggedDown } from './other-surges.js';
+import { droppedBy } from './shed.js';
+import { followersOf } from './tied-start.js';
+import { fedConsumer } from './wiring/consumers.js';
+import type { NotFed } from './wiring/fed-loads.js';
+import { wiringOf } from './wiring/wiring.js';
 
 /** Which loads are on, and on which supply. */
 export interface CheckScene {
@@ -29,14 +34,20 @@ export interface Situation {
   readonly notFed: readonly NotFed[];
   /** Every limit of a start, tied starts joined. */
   readonly test: StartTest;
+  /** Every limit of several loads that start in the same moment. */
+  readonly testTogether: (running: readonly Consumer[], group: readonly Consumer[]) => readonly Limit[];
   /** Loads that start with another one of the set, so not by hand. */
   readonly followers: ReadonlySet<string>;
+  /** A load of it in some state, or in full; undefined where nothing feeds it. */
+  readonly inState: (load: Load, stateId?: string) => Consumer | undefined;
 }
 
 /** Follows the wiring of what is on; of loads locked against each other only the first runs. */
 export function situationOf(rig: Rig, supply: Supply, on: readonly LoadOn[]): Situation {
   const loads = on.map((entry) => loadOf(rig, entry.load));
-  const lockedOut = loads.flatMap((load, index) => lockedBy(rig, loads.slice(0, index), load) ?? []);
+  const lockedOut = loads.flatMap(
+    (load, index) => lockedBy(rig, loads.slice(0, index), load) ?? droppedBy(rig, loads, load) ?? [],
+  );
   const free = loads.filter((load) => !lockedOut.some((each) => each.load === load));
   const situation = wiredSituation(rig, supply, free, on);
   return { ...situation, notFed: [...situation.notFed, ...lockedOut] };
@@ -51,7 +62,7 @@ export function wiredSituation(
 ): Situation {
   const { elements, fed, notFed } = wiringOf(rig, supply, loads);
   const stateOf = (load: Load) => on.find((entry) => entry.load === load.id)?.state;
-  const consumers = fed.map((load) => consumerOf(load, stateOf(load)));
+  const consumers = fed.map((entry) => fedConsumer(rig, supply, entry, stateOf(entry.load)));
   const isOn = new Set(on.map((entry) => entry.load));
   const followers = followersOf(
     rig,
@@ -64,7 +75,12 @@ export function wiredSituation(
     consumers,
     notFed,
     test: (running, starting) => testStart(elements, running, starting, followers),
+    testTogether: (running, group) => startsTogether(elements, running, group),
     followers: new Set(led.map((consumer) => consumer.load.id)),
+    inState: (load, stateId) => {
+      const entry = fed.find((each) => each.load.id === load.id);
+      return entry && fedConsumer(rig, supply, entry, stateId);
+    },
   };
 }
 
@@ -82,11 +98,23 @@ export function steadyLimitsOf({ elements }: Situation, running: readonly Consum
   return elements.flatMap((element) => steadyLimits(element, running));
 }
 
-/** The starts that can happen at any moment while a set runs. */
-export function selfStartsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
-  return running
-    .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
-    .flatMap((consumer) => test(running, consumer));
+/** What can happen at any moment while a set runs: loads that start by themselves, saws that bog down. */
+export function momentsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+  const starts = running.filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer));
+  return [
+    ...starts.flatMap((consumer) => test(running, consumer)),
+    ...running.flatMap((consumer) => boggedLimits(test, running, consumer)),
+  ];
+}
+
+/** The limits of a load that bogs down while the others run; none where it does not. */
+export function boggedLimits(
+  test: StartTest,
+  running: readonly Consumer[],
+  consumer: Consumer,
+): readonly Limit[] {
+  const bogged = boggedDown(consumer);
+  return bogged ? test(running, bogged).map((limit) => withCause(limit, 'bogged')) : [];
 }
 
 /** The supply with an id of the rig. */
@@ -110,8 +138,7 @@ function testStart(
 ): readonly Limit[] {
   const alone = startLimits(elements, running, starting);
   const own = followers.get(starting.load.id) ?? [];
-  const tied = own.length > 0 ? tiedStart(starting, own) : undefined;
-  if (!tied) return alone;
-  const others = running.filter((consumer) => !own.includes(consumer));
-  return [...alone, ...startLimits(elements, others, tied)];
+  const kicks = [starting, ...own].flatMap(({ parts }) => parts.filter((part) => part.start));
+  if (own.length === 0 || kicks.length < 2) return alone;
+  return [...alone, ...startsTogether(elements, running, [starting, ...own])];
 }

@@ -5,7 +5,7 @@ import type { CheckResult, StartInOrder } from './check.js';
 import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import { compareLimits, type Limit } from './limit.js';
 import { runningSum, throughElement } from './flow.js';
-import type { SeriesElement } from './series-elements.js';
+import type { GeneratorElement, InverterElement, SeriesElement } from './wiring/series-elements.js';
 import type { Verdict } from './verdict.js';
 
 /** The start staircase: what one inverter or source breaker sees as the set is switched on, in VA. */
@@ -66,22 +66,37 @@ export interface MomentKick extends Kick {
   readonly again: boolean;
 }
 
-/** The staircase of a result; undefined where nothing that is on is fed. */
-export function staircaseOf(result: CheckResult): Staircase | undefined {
-  const element = headOf(result.elements);
+/** What a staircase can be drawn of: each inverter or leg of one, else each generator, else each source breaker. */
+export function staircaseHeads({ elements }: CheckResult): readonly SeriesElement[] {
+  const kinds: readonly SeriesElement['kind'][] = ['inverter', 'generator', 'source-breaker'];
+  const kind = kinds.find((each) => elements.some((element) => element.kind === each));
+  return elements.filter((element) => element.kind === kind);
+}
+
+/**
+ * The staircase of a result; undefined where nothing that is on is fed.
+ *
+ * @param headId The element it is drawn of, by its id; by default the one that decides or comes nearest to it.
+ */
+export function staircaseOf(result: CheckResult, headId?: string): Staircase | undefined {
+  const heads = staircaseHeads(result);
+  const nearest = result.limits.find((limit) => heads.includes(limit.element))?.element;
+  const element = heads.find(({ id }) => id === headId) ?? nearest ?? heads[0];
   if (!element) return undefined;
   const order = throughElement(element, result.order);
   const floor = throughElement(element, result.selfStarting);
   const full = runningVA([...floor, ...order]);
   const runningLimit = runningLimitOf(result, element);
   if (!runningLimit) return undefined;
+  const placeOf = ({ load }: Consumer): number =>
+    result.order.findIndex((other) => other.load.id === load.id) + 1;
   return {
     element,
     runningLimit,
     floor: { loads: floor, va: runningVA(floor) },
     steps: order.map((consumer, index) => ({
       consumer,
-      place: result.order.indexOf(consumer) + 1,
+      place: placeOf(consumer),
       after: runningVA([...floor, ...order.slice(0, index + 1)]),
       kick: kickOf(result, element, startOf(result, consumer, 'in-order')),
     })),
@@ -114,29 +129,32 @@ function waitBetween(element: SeriesElement, starts: readonly StartInOrder[]): n
   return surges.length > 1 ? recoveryS : undefined;
 }
 
-/** What the whole set hangs on: the inverter, a generator, or else the breaker of the source. */
-function headOf(elements: readonly SeriesElement[]): SeriesElement | undefined {
-  const kinds: readonly SeriesElement['kind'][] = ['inverter', 'generator', 'source-breaker'];
-  return kinds.flatMap((kind) => elements.filter((element) => element.kind === kind))[0];
-}
-
 function runningLimitOf(result: CheckResult, element: SeriesElement): RunningLimit | undefined {
   const own = result.limits.filter((limit) => limit.element === element && !limit.start);
   if (element.kind === 'source-breaker') {
     const amps = own.find((limit) => limit.kind === 'breaker');
     return amps && { va: amps.capacity.stated * element.volts, watts: undefined, sourceVA: 0, limit: amps };
   }
-  if (element.kind !== 'inverter' && element.kind !== 'generator') return undefined;
+  return element.kind === 'inverter' || element.kind === 'generator'
+    ? surgeRunningLimit(result, element, own)
+    : undefined;
+}
+
+function surgeRunningLimit(
+  { selfStarting, order }: CheckResult,
+  element: InverterElement | GeneratorElement,
+  own: readonly Limit[],
+): RunningLimit {
   const sourceVA = element.kind === 'inverter' ? (element.assists?.limit.va ?? 0) : 0;
   const { continuousW, continuousVA } = element.rating;
-  const { watts, va } = runningSum(throughElement(element, [...result.selfStarting, ...result.order]));
+  const { watts, va } = runningSum(throughElement(element, [...selfStarting, ...order]));
   const powerFactor = va.stated > 0 ? watts.stated / va.stated : 1;
-  const fromWatts = continuousW.value / powerFactor;
-  const isWatts = fromWatts < continuousVA.value;
+  const isWatts = continuousW.value / powerFactor < continuousVA.value;
   const limit = own.find((each) => each.unit === (isWatts ? 'W' : 'VA'));
+  const rating = limit?.capacity[limit.edge] ?? (isWatts ? continuousW.value : continuousVA.value);
   return {
-    va: sourceVA + (isWatts ? fromWatts : continuousVA.value),
-    watts: isWatts ? { rating: continuousW.value, powerFactor } : undefined,
+    va: sourceVA + (isWatts ? rating / powerFactor : rating),
+    watts: isWatts ? { rating, powerFactor } : undefined,
     sourceVA,
     limit,
   };
@@ -147,7 +165,9 @@ function startOf(
   consumer: Consumer,
   moment: StartInOrder['moment'],
 ): StartInOrder | undefined {
-  return result.starts.find((start) => start.consumer === consumer && start.moment === moment);
+  return result.starts.find(
+    (start) => start.consumer.load.id === consumer.load.id && start.moment === moment,
+  );
 }
 
 function kickOf(
@@ -166,17 +186,19 @@ function kickFrom(
   consumer: Consumer,
 ): Kick | undefined {
   const limit = limits.filter((each) => each.element === element).sort(compareLimits)[0];
-  const part = consumer.parts.find((each) => each.part.id === limit?.start?.partId);
-  if (!limit?.start || !part?.start) return undefined;
-  const rest = [...throughElement(element, running).filter((other) => other !== consumer), consumer].flatMap(
-    (each) => each.parts.filter((other) => other !== part).map((other) => other.running),
+  const [here] = throughElement(element, [consumer]);
+  const part = here?.parts.find((each) => each.part.id === limit?.start?.partId);
+  if (!limit?.start || !here || !part?.start) return undefined;
+  const others = throughElement(element, running).filter(({ load }) => load.id !== consumer.load.id);
+  const rest = [...others, here].flatMap((each) =>
+    each.parts.filter((other) => other !== part).map((other) => other.running),
   );
   const sum = addStart(rest, part.start);
   const wattsToVA = limit.unit === 'W' ? sum.va[deciding(limit)] / sum.watts[deciding(limit)] : 1;
   const ampsToVA = limit.unit === 'A' && 'volts' in element ? element.volts : 1;
   const { lo, stated, hi } = sum.va;
   return {
-    base: runningVA(throughElement(element, running).filter((other) => other !== consumer)).stated,
+    base: runningVA(others).stated,
     va: { lo, stated, hi },
     seconds: part.start.seconds,
     ceiling: limit.capacity[limit.edge] * wattsToVA * ampsToVA,

@@ -2,21 +2,34 @@ import { addAc, type AcSum, type AcTerm, type Demand } from '../electrical/appar
 import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
 import { startBand, type BreakerBand } from '../electrical/breaker.js';
 import type { Consumer, StartOfPart } from '../electrical/consumer.js';
+import { joinedStart, quietParts } from '../electrical/joined-start.js';
 import { addStart } from '../electrical/start-sum.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { straddlesTier, surgeCeiling, wattsPerVA, type Ceiling } from '../electrical/surge-tiers.js';
 import { widestDoubts, type StartingPart } from './doubts.js';
-import { among, ampsThrough, batteryAmps, inAmps, runningSum, throughElement } from './flow.js';
+import { dcLimits } from './dc-limits.js';
+import {
+  among,
+  ampsThrough,
+  batteryWatts,
+  inAmps,
+  onMembers,
+  runningSum,
+  runningThrough,
+  throughElement,
+} from './flow.js';
 import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
 import type {
   Assist,
   BatteryElement,
+  BehindLimit,
   BreakerElement,
   GeneratorElement,
   InverterElement,
+  RatedBreaker,
   RelayElement,
   SeriesElement,
-} from './series-elements.js';
-import { continuousDischargeA } from './steady-limits.js';
+} from './wiring/series-elements.js';
 
 /** One start on top of what runs. */
 interface StartCase extends StartingPart {
@@ -26,6 +39,8 @@ interface StartCase extends StartingPart {
   readonly restConsumers: readonly Consumer[];
   /** Everything that runs, whatever it passes through. */
   readonly running: readonly Consumer[];
+  /** All that starts in this moment, whatever it passes through. */
+  readonly group: readonly Consumer[];
 }
 
 /**
@@ -43,28 +58,72 @@ export function startLimits(
   running: readonly Consumer[],
   consumer: Consumer,
 ): readonly Limit[] {
-  return elements
-    .filter((element) => element.members.has(consumer.load.id))
-    .flatMap((element) => {
-      const others = throughElement(element, running).filter((other) => other.load.id !== consumer.load.id);
-      return consumer.parts.flatMap((part) =>
-        part.start
-          ? startsThrough(element, {
-              consumer,
-              part,
-              start: part.start,
-              running,
-              ...restOf(others, consumer, part),
-            })
-          : [],
-      );
-    });
+  return elements.flatMap((element) => {
+    const [here] = throughElement(element, [consumer]);
+    if (!here) return [];
+    const others = throughElement(element, running).filter((other) => other.load.id !== consumer.load.id);
+    return here.parts.flatMap((part) =>
+      part.start
+        ? startsThrough(element, {
+            consumer: here,
+            part,
+            start: part.start,
+            running,
+            group: [{ ...consumer, parts: consumer.parts.filter((each) => each.part === part.part) }],
+            ...restOf(others, here, part),
+          })
+        : [],
+    );
+  });
 }
 
-/** Whether any part of it has a start. */
-export function hasStart(consumer: Consumer): boolean {
-  return consumer.parts.some((part) => part.start !== undefined);
+/**
+ * Every limit that loads must pass to start in the same moment while others run: tied loads, and what
+ * restarts together. Each element sees those of them that are on it.
+ *
+ * @param running What runs already; loads of the group among it are left out.
+ * @param group The loads that start.
+ */
+export function startsTogether(
+  elements: readonly SeriesElement[],
+  running: readonly Consumer[],
+  group: readonly Consumer[],
+): readonly Limit[] {
+  const others = running.filter((other) => !group.some(({ load }) => load.id === other.load.id));
+  return elements.flatMap((element) => {
+    const seen = aheadFirst(element, group);
+    const here = throughElement(element, seen);
+    const joined = joinedStart(here);
+    const part = joined?.parts[0];
+    if (!joined || !part?.start) return [];
+    const unseen = group.filter((consumer) => !seen.includes(consumer));
+    const restConsumers = [...throughElement(element, [...others, ...unseen]), ...quietParts(here)];
+    return startsThrough(element, {
+      consumer: joined,
+      part,
+      start: part.start,
+      running: others,
+      group,
+      restConsumers,
+      rest: termsOf(restConsumers),
+    });
+  });
 }
+
+/** A source sees the starts of what is ahead of the limits, and behind them those that no inverter takes. */
+function aheadFirst(element: SeriesElement, group: readonly Consumer[]): readonly Consumer[] {
+  if (!('behindLimits' in element)) return group;
+  const limitOf = ({ load }: Consumer) => element.behindLimits.find(({ behind }) => behind.has(load.id));
+  const behind = group.filter((consumer) => {
+    const own = limitOf(consumer);
+    return own && !takesStarts(own);
+  });
+  return [...group.filter((consumer) => !limitOf(consumer)), ...behind];
+}
+
+/** Whether the source is known not to see a whole start behind an input limit. */
+const takesStarts = ({ limit, startCarrier }: BehindLimit): boolean =>
+  limit.assists && startCarrier !== 'unknown';
 
 function restOf(
   others: readonly Consumer[],
@@ -73,7 +132,7 @@ function restOf(
 ): Pick<StartCase, 'rest' | 'restConsumers'> {
   const own = { ...consumer, parts: consumer.parts.filter((part) => part !== starting) };
   const restConsumers = [...others, own];
-  return { restConsumers, rest: restConsumers.flatMap((each) => each.parts.map((part) => part.running)) };
+  return { restConsumers, rest: termsOf(restConsumers) };
 }
 
 function startsThrough(element: SeriesElement, startCase: StartCase): readonly Limit[] {
@@ -86,6 +145,8 @@ function startsThrough(element: SeriesElement, startCase: StartCase): readonly L
     case 'relay':
       return onRelay(element, startCase);
     case 'plug-and-cord':
+    case 'cable':
+    case 'neutral':
       return [];
     default:
       return onBreaker(element, startCase);
@@ -104,28 +165,32 @@ function wholeSums({ rest, start }: StartCase): Sums {
 }
 
 /**
- * On a source with an input limit the start of a load behind it reaches the source whole, unless the
- * inverter is known to take it; charging goes on meanwhile as far as the limit leaves room.
+ * On a source with input limits the start of a load behind one reaches the source whole, unless the
+ * inverter is known to take it; charging goes on meanwhile as far as the limit leaves room. What stands
+ * behind the other limits draws what they let through.
  */
 function sourceSums(element: GeneratorElement | BreakerElement, startCase: StartCase): Sums | undefined {
-  const { behindLimit } = element;
-  if (!behindLimit) return wholeSums(startCase);
-  const { behind, limit, startCarrier } = behindLimit;
-  const isBehind = behind.has(startCase.consumer.load.id);
-  const behindRunning = runningSum(among(behind, startCase.restConsumers));
-  if (isBehind) {
-    if (limit.assists && startCarrier !== 'unknown') return undefined;
-    const { before, during } = wholeSums(startCase);
-    const charging = limit.assists ? noSum : addedByCharging(behindRunning, limit);
-    return { before: addShares(before, charging), during: addShares(during, charging) };
-  }
-  const ahead = startCase.restConsumers.filter((consumer) => !behind.has(consumer.load.id));
-  const share = sourceShare(behindRunning, limit);
-  const aheadRest = ahead.flatMap((consumer) => consumer.parts.map((part) => part.running));
-  return {
-    before: addShares(addAc(aheadRest), share),
-    during: addShares(addStart(aheadRest, startCase.start), share),
-  };
+  const { behindLimits } = element;
+  if (behindLimits.length === 0) return wholeSums(startCase);
+  const { consumer, restConsumers, start } = startCase;
+  const own = behindLimits.find(({ behind }) => behind.has(consumer.load.id));
+  if (own && takesStarts(own)) return undefined;
+  const others = behindLimits.filter((each) => each !== own);
+  const isElsewhere = (id: string): boolean => others.some(({ behind }) => behind.has(id));
+  const rest = termsOf(restConsumers.filter(({ load }) => !isElsewhere(load.id)));
+  const shares = others.map(({ behind, limit }) =>
+    sourceShare(runningSum(among(behind, restConsumers)), limit),
+  );
+  const charging =
+    own && !own.limit.assists
+      ? [addedByCharging(runningSum(among(own.behind, restConsumers)), own.limit)]
+      : [];
+  const added = [...shares, ...charging].reduce<AcSum>((sum, share) => addShares(sum, share), noSum);
+  return { before: addShares(addAc(rest), added), during: addShares(addStart(rest, start), added) };
+}
+
+function termsOf(consumers: readonly Consumer[]): readonly AcTerm[] {
+  return consumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
 }
 
 const nothing: Demand = plainDemand(0, 0, 0);
@@ -150,6 +215,7 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
   };
   const helped =
     element.kind === 'inverter' ? helpFromSource(element.assists, startCase, sums.before) : NO_HELP;
+  const foldback: Factors = { watts: 1, optimistic: foldbackFactor(element, startCase) };
   const shared = {
     element,
     start: testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds)),
@@ -164,7 +230,7 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
       unit: 'VA',
       running: sums.before.va,
       demand: sums.during.va,
-      capacity: surgeCapacity(ceilings, 1, helped),
+      capacity: surgeCapacity(ceilings, foldback, helped),
     }),
     judge({
       ...shared,
@@ -173,7 +239,7 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
       unit: 'W',
       running: sums.before.watts,
       demand: sums.during.watts,
-      capacity: surgeCapacity(ceilings, wattsPerVA(rating), helped),
+      capacity: surgeCapacity(ceilings, { ...foldback, watts: wattsPerVA(rating) }, helped),
     }),
   ];
 }
@@ -196,7 +262,7 @@ const NO_HELP: Help = { pessimistic: 0, optimistic: 0 };
 function helpFromSource(assists: Assist | undefined, startCase: StartCase, before: AcSum): Help {
   if (!assists || assists.startCarrier === 'inverter') return NO_HELP;
   const { volts, limit, sourceBreaker, relayA, startCarrier } = assists;
-  const ahead = inAmps(runningSum(among(assists.ahead, startCase.running)).va, volts);
+  const ahead = inAmps(runningSum(onMembers(assists.ahead, startCase.running)).va, volts);
   const behind = inAmps(sourceShare(before, limit).va, volts);
   const preload = plainDemand(ahead.lo + behind.lo, ahead.stated + behind.stated, ahead.hi + behind.hi);
   const carriesA = sourceBreaker
@@ -208,15 +274,38 @@ function helpFromSource(assists: Assist | undefined, startCase: StartCase, befor
   };
 }
 
-function surgeCapacity(ceilings: Ceilings, factor: number, help: Help): CapacityWithDoubt {
-  const { pessimistic, stated, optimistic } = ceilings;
+/** What turns ceilings in VA into those of a limit. */
+interface Factors {
+  /** Watts per VA, or 1. */
+  readonly watts: number;
+  /** What an inverter that lowers its voltage may be asked for beyond its ceiling. */
+  readonly optimistic: number;
+}
+
+/**
+ * An inverter known to fold back lowers its voltage when asked for more: the start takes longer and fails once
+ * the torque, with the square of the voltage, falls to that of the load. Unknown behaviour counts as a trip.
+ *
+ * Source: methods.md 15 (foldback or trip), from 1/m² > share; medium.
+ */
+function foldbackFactor(element: InverterElement | GeneratorElement, { part }: StartCase): number {
+  const { startTorqueShare } = kindOfPart(part.part.kind);
+  const foldsBack = element.kind === 'inverter' && element.converter.aboveTopTier === 'folds-back';
+  return foldsBack && startTorqueShare !== undefined ? 1 / Math.sqrt(startTorqueShare) : 1;
+}
+
+function surgeCapacity(ceilings: Ceilings, { watts, optimistic }: Factors, help: Help): CapacityWithDoubt {
+  const { pessimistic, stated, optimistic: best } = ceilings;
   return {
     pessimistic: {
-      value: pessimistic.value * factor + help.pessimistic,
-      minus: pessimistic.minus * factor,
+      value: pessimistic.value * watts + help.pessimistic,
+      minus: pessimistic.minus * watts,
     },
-    stated: stated.value * factor + help.pessimistic,
-    optimistic: { value: optimistic.value * factor + help.optimistic, plus: optimistic.plus * factor },
+    stated: stated.value * watts + help.pessimistic,
+    optimistic: {
+      value: best.value * watts * optimistic + help.optimistic,
+      plus: best.plus * watts * optimistic,
+    },
   };
 }
 
@@ -226,8 +315,8 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
   const before = ampsThrough(element, sums.before.va);
   const demand = ampsThrough(element, sums.during.va);
   const { hi, stated } = startCase.start.seconds;
-  const band = startBandFor(element.protection, startCase, before);
-  const asStated = startBandFor(element.protection, startCase, { ...before, hi: before.stated }, stated);
+  const band = startBandFor(element, startCase, before);
+  const asStated = startBandFor(element, startCase, { ...before, hi: before.stated }, stated);
   const inverterAdds = assistingCeilingA(element);
   return [
     judge({
@@ -245,18 +334,21 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
 }
 
 /** While the inverter may share a start, a source breaker alone cannot make it trip for certain. */
-function assistingCeilingA({ behindLimit }: BreakerElement): number {
-  return behindLimit?.limit.assists && behindLimit.startCarrier === 'unknown' ? Infinity : 0;
+function assistingCeilingA({ behindLimits }: BreakerElement): number {
+  return behindLimits.some(mayShare) ? Infinity : 0;
 }
 
+const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
+  limit.assists && startCarrier === 'unknown';
+
 function startBandFor(
-  protection: BreakerElement['protection'],
+  breaker: RatedBreaker,
   { start }: StartCase,
   before: Demand,
   pessimisticS = start.seconds.hi,
 ): BreakerBand {
   return startBand(
-    protection,
+    breaker,
     { pessimistic: before.hi, optimistic: before.lo },
     { pessimistic: pessimisticS, optimistic: start.seconds.lo },
   );
@@ -264,8 +356,7 @@ function startBandFor(
 
 /** Who carries a start being unknown, the relay may see all of it: beyond its rating is Tight, it does not open. */
 function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] {
-  const { behindLimit } = element;
-  if (!behindLimit?.limit.assists || behindLimit.startCarrier !== 'unknown') return [];
+  if (!element.behindLimits.some(mayShare)) return [];
   const { before, during } = wholeSums(startCase);
   return [
     judge({
@@ -284,45 +375,34 @@ function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] 
 
 /** A start dips the DC side too: the inverter carries it, with its losses, for as long as it lasts. */
 function onBattery(element: BatteryElement, startCase: StartCase): readonly Limit[] {
-  const { inverter, dcMembers } = element;
-  const continuousA = continuousDischargeA(element);
-  if (continuousA === undefined || dcMembers.has(startCase.consumer.load.id) || !inverter) return [];
-  const dc = runningSum(among(dcMembers, startCase.restConsumers)).watts;
-  const acConsumers = among(inverter.members, startCase.restConsumers);
-  const rest = acConsumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
-  const { seconds } = startCase.start;
-  const carries = (time: number): number => dischargeCeilingA(element, continuousA, time);
-  const isShared = inverter.assists !== undefined && inverter.assists.startCarrier !== 'inverter';
-  return [
-    judge({
-      id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`,
-      kind: 'battery-start',
-      element,
-      unit: 'A',
-      start: testedStart(startCase, seconds.hi, false),
-      running: batteryAmps(element, addAc(rest), dc),
-      demand: batteryAmps(element, addStart(rest, startCase.start), dc),
-      capacity: exactCapacity(
-        carries(seconds.hi),
-        carries(seconds.stated),
-        isShared ? Infinity : carries(seconds.lo),
-      ),
-      doubts: () => widestDoubts(startCase.restConsumers, startCase, 1 / element.volts),
-    }),
-  ];
+  const { inverters, dcMembers } = element;
+  const { consumer, group, restConsumers, start, part } = startCase;
+  const carriers = inverters.filter(({ members }) => group.some(({ load }) => members.has(load.id)));
+  if (carriers.length === 0) return [];
+  const dc = runningSum(among(dcMembers, restConsumers)).watts;
+  const before = inverters.map((inverter) => whileStarting(inverter, startCase, false));
+  const during = inverters.map((inverter) => whileStarting(inverter, startCase, true));
+  return dcLimits(element, {
+    running: batteryWatts(element, before, dc),
+    demand: batteryWatts(element, during, dc),
+    start: testedStart(startCase, start.seconds.hi, false),
+    isShared: carriers.some(({ assists }) => assists && assists.startCarrier !== 'inverter'),
+    doubts: () => widestDoubts(restConsumers, startCase, 1 / element.volts),
+    idSuffix: `:start:${consumer.load.id}:${part.part.id}`,
+  });
 }
 
-/** The highest discharge tier that outlasts the start, of all batteries together, A. */
-function dischargeCeilingA({ batteries }: BatteryElement, continuousA: number, seconds: number): number {
-  const ofOne = (battery: BatteryElement['batteries'][number]): number =>
-    Math.max(
-      battery.dischargeA ?? 0,
-      ...(battery.tiers ?? []).filter((tier) => tier.seconds >= seconds).map((tier) => tier.amps),
-    );
-  return Math.max(
-    continuousA,
-    batteries.reduce((sum, battery) => sum + ofOne(battery), 0),
-  );
+/** What one inverter carries before or during a start; while it assists it may have to carry it alone. */
+function whileStarting(
+  inverter: InverterElement,
+  { group, restConsumers }: StartCase,
+  isStarting: boolean,
+): AcSum {
+  const starting = onMembers(inverter.members, group);
+  if (starting.length === 0) return runningThrough(inverter, restConsumers);
+  const rest = termsOf(throughElement(inverter, restConsumers));
+  const start = joinedStart(starting)?.parts[0]?.start;
+  return isStarting && start ? addStart(rest, start) : addAc(rest);
 }
 
 function testedStart(
@@ -336,6 +416,7 @@ function testedStart(
     seconds: start.seconds,
     ceilingSeconds,
     again: false,
+    cause: 'start',
     straddles,
   };
 }

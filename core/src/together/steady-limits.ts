@@ -1,21 +1,36 @@
-import type { AcSum, Demand } from '../electrical/apparent-power.js';
+import type { AcSum, AcTerm, Demand } from '../electrical/apparent-power.js';
 import { steadyBand } from '../electrical/breaker.js';
 import type { Consumer } from '../electrical/consumer.js';
-import type { Quantity } from '../quantity/quantity.js';
-import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
+import { plainDemand } from '../electrical/assist.js';
+import { neutralBound } from '../electrical/legs.js';
+import { ceilingsOf } from '../electrical/surge-tiers.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
+import type { Interval, Quantity } from '../quantity/quantity.js';
+import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE, isIec } from '../reference/breaker-curves.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
 import { widestDoubts } from './doubts.js';
-import { ampsThrough, inAmps, runningBatteryAmps, runningThrough, throughElement } from './flow.js';
+import {
+  ampsThrough,
+  among,
+  inAmps,
+  runningBatteryWatts,
+  runningSum,
+  runningThrough,
+  throughElement,
+} from './flow.js';
+import { dcLimits } from './dc-limits.js';
 import { asPlanningRule, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
 import type {
   BatteryElement,
   BreakerElement,
+  CableElement,
   CordElement,
   GeneratorElement,
   InverterElement,
+  NeutralElement,
   RelayElement,
   SeriesElement,
-} from './series-elements.js';
+} from './wiring/series-elements.js';
 
 const SECONDS_PER_MINUTE = 60;
 
@@ -24,12 +39,16 @@ export function steadyLimits(element: SeriesElement, running: readonly Consumer[
   if (throughElement(element, running).length === 0) return [];
   switch (element.kind) {
     case 'inverter':
+      return [...powerLimits(element, running), ...peakLimit(element, running)];
     case 'generator':
       return powerLimits(element, running);
     case 'battery':
       return batteryLimits(element, running);
+    case 'neutral':
+      return [neutralLimit(element, running)];
     case 'relay':
     case 'plug-and-cord':
+    case 'cable':
       return [ratingLimit(element, running)];
     default:
       return [breakerLimit(element, running), ...continuousRule(element, running)];
@@ -70,6 +89,47 @@ function powerLimits(
   ];
 }
 
+/**
+ * Electronics draw their current in peaks. The sum of crest factor x volt-amps, over that of a sine, is held
+ * against the highest tier: its peak is what an inverter can give in a moment.
+ */
+function peakLimit(element: InverterElement, running: readonly Consumer[]): readonly Limit[] {
+  const through = throughElement(element, running);
+  const parts = through.flatMap((consumer) => consumer.parts);
+  if (element.assists || !parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
+  const peak = (edge: keyof Interval): number =>
+    parts.reduce((sum, { part, running: term }) => {
+      const { crestFactor = Math.SQRT2 } = kindOfPart(part.kind);
+      // In the user's favour the peaks do not meet.
+      const factor = edge === 'lo' ? Math.SQRT2 : crestFactor;
+      return sum + (factor / Math.SQRT2) * apparentAt(term, edge);
+    }, 0);
+  const demand = plainDemand(peak('lo'), peak('stated'), peak('hi'));
+  const highest = ceilingsOf(element.rating).reduce((top, each) => (each.value > top.value ? each : top));
+  return [
+    judge({
+      id: `${element.id}:peak`,
+      kind: 'inverter-peak',
+      element,
+      unit: 'VA',
+      running: demand,
+      demand,
+      capacity: {
+        pessimistic: { value: highest.value, minus: highest.minus },
+        stated: highest.value,
+        optimistic: { value: highest.value, plus: highest.plus },
+      },
+      doubts: () => widestDoubts(through),
+    }),
+  ];
+}
+
+function apparentAt({ watts, nonActive }: AcTerm, edge: keyof Interval): number {
+  const at = ({ value, minus, plus }: AcTerm['watts']): number =>
+    edge === 'hi' ? value + plus : edge === 'lo' ? Math.max(0, value - minus) : value;
+  return Math.hypot(at(watts), at(nonActive));
+}
+
 function ratingCapacity(rating: Quantity): CapacityWithDoubt {
   const { minus, plus } = halfWidthsOf(rating, 'rating');
   return {
@@ -88,13 +148,13 @@ function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Li
   const amps = (sum: AcSum): Demand => ampsThrough(element, sum.va);
   const hardest = [...new Set(through.map(secondsOf))]
     .map((overloadS) => {
-      const lasting = through.filter((consumer) => secondsOf(consumer) >= overloadS);
+      const lasting = running.filter((consumer) => secondsOf(consumer) >= overloadS);
       const { lo } = amps(runningThrough(element, lasting));
-      return { lo, carries: steadyBand(element.protection, overloadS).optimistic };
+      return { lo, carries: steadyBand(element, overloadS).optimistic };
     })
     .reduce((worst, each) => (each.lo / each.carries > worst.lo / worst.carries ? each : worst));
   const all = amps(runningThrough(element, running));
-  const rated = element.protection.amps;
+  const rated = steadyBand(element).pessimistic;
   return judge({
     id: `${element.id}:amps`,
     kind: 'breaker',
@@ -112,9 +172,10 @@ const secondsOf = ({ load }: Consumer): number =>
 
 /** Rule 8: what runs for three hours and more, against 80 % of the breaker. Kept or not kept. */
 function continuousRule(element: BreakerElement, running: readonly Consumer[]): readonly Limit[] {
-  const through = throughElement(element, running);
-  const lasting = through.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
-  if (lasting.length === 0) return [];
+  if (!element.hasContinuousRule || isIec(element.protection.curve)) return [];
+  const lasting = running.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
+  const through = throughElement(element, lasting);
+  if (through.length === 0) return [];
   const demand = inAmps(runningThrough(element, lasting).va, element.volts);
   const planned = element.protection.amps * CONTINUOUS_SHARE;
   return [
@@ -127,18 +188,21 @@ function continuousRule(element: BreakerElement, running: readonly Consumer[]): 
         running: demand,
         demand,
         capacity: exactCapacity(planned, planned, planned),
-        doubts: () => widestDoubts(lasting, undefined, 1 / element.volts),
+        doubts: () => widestDoubts(through, undefined, 1 / element.volts),
       }),
     ),
   ];
 }
 
-/** Plugs, cords and relays have one rating, and nothing opens to protect them. */
-function ratingLimit(element: RelayElement | CordElement, running: readonly Consumer[]): Limit {
+/** Plugs, cords, cables and relays have one rating; nothing opens to protect them. */
+function ratingLimit(
+  element: RelayElement | CordElement | CableElement,
+  running: readonly Consumer[],
+): Limit {
   const demand = inAmps(runningThrough(element, running).va, element.volts);
   return judge({
     id: `${element.id}:amps`,
-    kind: element.kind === 'relay' ? 'relay' : 'plug-and-cord',
+    kind: element.kind,
     element,
     unit: 'A',
     running: demand,
@@ -148,29 +212,30 @@ function ratingLimit(element: RelayElement | CordElement, running: readonly Cons
   });
 }
 
-function batteryLimits(element: BatteryElement, running: readonly Consumer[]): readonly Limit[] {
-  const continuousA = continuousDischargeA(element);
-  if (continuousA === undefined) return [];
-  const demand = runningBatteryAmps(element, running);
-  if (demand.hi === 0) return [];
-  return [
-    judge({
-      id: `${element.id}:amps`,
-      kind: 'battery',
-      element,
-      unit: 'A',
-      running: demand,
-      demand,
-      capacity: exactCapacity(continuousA, continuousA, continuousA),
-      doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
-    }),
-  ];
+/** A neutral that two circuits share carries more than either of them where their legs do not oppose. */
+function neutralLimit(element: NeutralElement, running: readonly Consumer[]): Limit {
+  const through = throughElement(element, running);
+  const [one, two] = element.sides.map((side) => inAmps(runningSum(among(side, through)).va, element.volts));
+  const at = (edge: keyof Interval): number => neutralBound(element.legs, one?.[edge] ?? 0, two?.[edge] ?? 0);
+  const demand = plainDemand(at('lo'), at('stated'), at('hi'));
+  return judge({
+    id: `${element.id}:amps`,
+    kind: 'neutral',
+    element,
+    unit: 'A',
+    running: demand,
+    demand,
+    capacity: exactCapacity(element.amps, element.amps, element.amps),
+    doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+  });
 }
 
-/** What the batteries of a bus may give for hours, A; undefined where one of them does not say. */
-export function continuousDischargeA({ batteries }: BatteryElement): number | undefined {
-  return batteries.reduce<number | undefined>(
-    (sum, { dischargeA }) => (sum === undefined || dischargeA === undefined ? undefined : sum + dischargeA),
-    0,
-  );
+function batteryLimits(element: BatteryElement, running: readonly Consumer[]): readonly Limit[] {
+  const demand = runningBatteryWatts(element, running);
+  return dcLimits(element, {
+    running: demand,
+    demand,
+    doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
+    idSuffix: '',
+  });
 }
