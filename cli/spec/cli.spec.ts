@@ -4,31 +4,41 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { run } from '../src/run.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
-/** The command as a person types it, in the project's root. */
-function heliarch(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('npx', ['--no-install', 'heliarch', ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_OPTIONS: '', npm_config_loglevel: 'error' },
-  });
+/** One command line, with what it printed; a path is read from the project's root. */
+async function heliarch(...args: string[]) {
+  let stdout = '';
+  let stderr = '';
+  const inRoot = args.map((arg) => (arg.startsWith('demo/') ? join(root, arg) : arg));
+  const status = await run(inRoot, { out: (text) => (stdout += text), err: (text) => (stderr += text) });
   return { status, stdout, stderr };
 }
 
 const checkTern = (on: string, ...more: string[]) =>
   heliarch('check', 'demo/tern.json', '--supply', 'battery', '--on', on, ...more);
 
+describe('the heliarch command', () => {
+  it('runs as a person types it, and hands its exit code on', () => {
+    const asTyped = '--no-install heliarch check demo/tern.json --supply battery --on kettle,roof-air,fridge';
+    const env = { ...process.env, NODE_OPTIONS: '', npm_config_loglevel: 'error' };
+    const { status, stdout } = spawnSync('npx', asTyped.split(' '), { cwd: root, encoding: 'utf8', env });
+    expect(status).toBe(10);
+    expect(stdout).toContain('Tight');
+  });
+});
+
 describe('heliarch check', () => {
-  it('answers holds, tight and trips by its exit code: 0, 10, 11', () => {
-    expect(checkTern('kettle,laptop').status).toBe(0);
-    expect(checkTern('kettle,roof-air,fridge').status).toBe(10);
-    expect(checkTern('kettle,hob,oven').status).toBe(11);
+  it('answers holds, tight and trips by its exit code: 0, 10, 11', async () => {
+    expect((await checkTern('kettle,laptop')).status).toBe(0);
+    expect((await checkTern('kettle,roof-air,fridge')).status).toBe(10);
+    expect((await checkTern('kettle,hob,oven')).status).toBe(11);
   });
 
-  it('prints the whole result as JSON', () => {
-    const { stdout } = checkTern('bandsaw,extractor,water-heater', '--json');
+  it('prints the whole result as JSON', async () => {
+    const { stdout } = await checkTern('bandsaw,extractor,water-heater', '--json');
     const result = JSON.parse(stdout);
     expect(result).toEqual(
       jasmine.objectContaining({
@@ -46,69 +56,117 @@ describe('heliarch check', () => {
     expect(decider.capacity.pessimistic - decider.worst.hi).toBeCloseTo(decider.headroom.pessimistic, 6);
   });
 
-  it('keeps to its published schema on every supply and verdict (Ajv, draft 2020-12)', () => {
+  it('keeps to its published schema on every supply and verdict (Ajv, draft 2020-12)', async () => {
     const schema = JSON.parse(readFileSync(join(root, 'docs/check-report.schema.json'), 'utf8'));
     const validate = new Ajv2020({ strict: false }).compile(schema);
-    for (const [supply, set] of [
-      ['battery', 'kettle,hob,oven'],
-      ['shore-15', 'bandsaw,extractor,fridge,water-heater'],
-      ['generator', 'kettle,roof-air,water-heater'],
+    for (const [rig, supply, set] of [
+      ['tern', 'battery', 'kettle,hob,oven'],
+      ['tern', 'shore-15', 'bandsaw,extractor,fridge,water-heater'],
+      ['marram', 'site-30', 'front-air,rear-air,coffee'],
+      ['puffin', 'pitch-6', 'kettle,hob'],
+      ['lathe-house', 'generator', 'table-saw,dust,well-pump'],
     ] as const) {
-      const { stdout } = heliarch('check', 'demo/tern.json', '--supply', supply, '--on', set, '--json');
+      const { stdout } = await heliarch(
+        'check',
+        `demo/${rig}.json`,
+        '--supply',
+        supply,
+        '--on',
+        set,
+        '--json',
+      );
       validate(JSON.parse(stdout));
       expect(validate.errors ?? [])
-        .withContext(supply)
+        .withContext(`${rig} ${supply}`)
         .toEqual([]);
     }
-    expect(validate({ format: 'heliarch-check', version: 1 })).toBe(false);
+    expect(validate({ format: 'heliarch-check', version: 2 })).toBe(false);
   });
 
-  it('takes a scene of the file, states of loads, and another rule for the order', () => {
-    const scene = heliarch('check', 'demo/tern.json', '--scene', 'now', '--json');
+  it('takes a scene of the file, states of loads, and another rule for the order', async () => {
+    const scene = await heliarch('check', 'demo/tern.json', '--scene', 'now', '--json');
     expect(JSON.parse(scene.stdout)).toEqual(
       jasmine.objectContaining({ verdict: 'holds', restartVerdict: 'fails', ifSourceDrops: null }),
     );
     expect(JSON.parse(scene.stdout).reserveInS).toBeGreaterThan(3600);
-    expect(checkTern('hob@low,kettle').status).toBe(0);
-    expect(checkTern('extractor,bandsaw', '--order', 'given').status).toBe(10);
-    expect(checkTern('extractor,bandsaw', '--order', 'best').status).toBe(0);
-    const shore = heliarch('check', 'demo/tern.json', '--scene', 'now', '--supply', 'shore-15', '--json');
+    expect((await checkTern('hob@low,kettle')).status).toBe(0);
+    expect((await checkTern('extractor,bandsaw', '--order', 'given')).status).toBe(10);
+    expect((await checkTern('extractor,bandsaw', '--order', 'best')).status).toBe(0);
+    const shore = await heliarch(
+      'check',
+      'demo/tern.json',
+      '--scene',
+      'now',
+      '--supply',
+      'shore-15',
+      '--json',
+    );
     const report: { ifSourceDrops: { verdict: string }; fromSourceW: number; fromBatteryW: number } =
       JSON.parse(shore.stdout);
-    expect(report.ifSourceDrops.verdict).toBe('tight');
+    expect(report.ifSourceDrops.verdict).toBe('holds');
     expect(report.fromSourceW + report.fromBatteryW).toBeGreaterThan(1700);
   });
 
-  it('refuses bad input with exit code 2 and the message on stderr', () => {
-    const toaster = checkTern('toaster');
+  it('explains each limit: what went in, its source, what decided', async () => {
+    const { stdout } = await heliarch('check', 'demo/marram.json', '--scene', 'now', '--explain');
+    expect(stdout).toContain('- the compressor of the front air conditioner, kick: 3,631 VA');
+    expect(stdout).toContain('left by its soft starter, common practice, no published source');
+    expect(stdout).toContain('Decided with every doubt read against you.');
+    expect(stdout).toContain('Limit: the rating of Inverter 1, known as: data-sheet, less what heat takes');
+    expect(stdout).toContain('When power comes back: Tight.');
+    expect(stdout).toContain('Caution: Hours at this current: feel plug and cord');
+  });
+
+  it('shows in each demo rig other limits deciding', async () => {
+    const deciders = ['tern', 'marram', 'puffin', 'lathe-house'].map(async (rig) => {
+      const { stdout } = await heliarch('check', `demo/${rig}.json`, '--scene', 'now', '--json');
+      return JSON.parse(stdout).limits[0].kind;
+    });
+    expect(new Set(await Promise.all(deciders)).size).toBe(4);
+  });
+
+  it('refuses bad input with exit code 2 and the message on stderr', async () => {
+    const toaster = await checkTern('toaster');
     expect(toaster).toEqual(jasmine.objectContaining({ status: 2, stdout: '' }));
     expect(toaster.stderr).toContain('--on: "toaster" is not in this rig; use some of bandsaw, extractor');
-    expect(heliarch('check', 'demo/tern.json', '--supply', 'moon', '--on', 'hob').stderr).toContain(
+    expect((await heliarch('check', 'demo/tern.json', '--supply', 'moon', '--on', 'hob')).stderr).toContain(
       'use one of battery, shore-30',
     );
-    expect(heliarch('check', 'nowhere.json', '--supply', 'battery', '--on', 'hob').stderr).toContain(
+    expect((await heliarch('check', 'nowhere.json', '--supply', 'battery', '--on', 'hob')).stderr).toContain(
       'name a rig file that exists',
     );
-    expect(heliarch('check', 'demo/tern.json').status).toBe(2);
-    expect(checkTern('hob@sizzling').stderr).toContain(
+    expect((await heliarch('check', 'demo/tern.json')).status).toBe(2);
+    expect((await checkTern('hob@sizzling')).stderr).toContain(
       'hob has no state "sizzling"; use one of low, medium, high',
     );
   });
 });
 
 describe('heliarch validate', () => {
-  it('accepts the demo and lists every fault of a bad file', () => {
-    expect(heliarch('validate', 'demo/tern.json').status).toBe(0);
+  it('accepts the demo and lists every fault of a bad file', async () => {
+    expect((await heliarch('validate', 'demo/tern.json')).status).toBe(0);
     const folder = mkdtempSync(join(tmpdir(), 'heliarch-'));
     const bad = join(folder, 'bad.json');
     const file = JSON.parse(readFileSync(join(root, 'demo/tern.json'), 'utf8'));
     file.loads[0].circuit = 'attic';
     file.loads[1].parts[0].runningW.minus = 900;
     writeFileSync(bad, JSON.stringify(file));
-    const { status, stderr } = heliarch('validate', bad);
+    const { status, stderr } = await heliarch('validate', bad);
     rmSync(folder, { recursive: true });
     expect(status).toBe(2);
     expect(stderr).toContain('Load "Bandsaw", circuit');
     expect(stderr).toContain('Load "Dust extractor", running power');
+  });
+
+  it('warns of what contradicts itself, and takes the file all the same', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'heliarch-'));
+    const odd = join(folder, 'odd.json');
+    const file = JSON.parse(readFileSync(join(root, 'demo/tern.json'), 'utf8'));
+    file.converters[0].tiers[0].limit.value = 1000;
+    writeFileSync(odd, JSON.stringify(file));
+    const { status, stdout } = await heliarch('validate', odd);
+    rmSync(folder, { recursive: true });
+    expect(status).toBe(0);
+    expect(stdout).toContain('a surge of 1000 VA is below the continuous 3000 VA');
   });
 });

@@ -1,16 +1,33 @@
 import {
+  cautionsOf,
   check,
+  dimmingOf,
+  dimmingWords,
   dropOutOf,
   explain,
+  explainLimit,
+  formatAmount,
   formatPercent,
+  inputLimitOf,
+  inputLimitWords,
   ladderOf,
   limitLabel,
   loadOf,
   notChecked,
+  partName,
   plainText,
+  powerBackOf,
+  powerBackWords,
   spareOrOver,
+  surprisesOf,
+  surpriseWords,
+  USUAL_SURPRISE_W,
   VERDICT_WORDS,
+  voltageDropsOf,
+  voltageDropWords,
+  workingOf,
   type CheckResult,
+  type CheckScene,
   type Limit,
   type Rig,
   type StartOrderRule,
@@ -22,6 +39,7 @@ import { sceneOf, type SceneOptions } from './scene-option.ts';
 export interface CheckOptions extends SceneOptions {
   readonly order?: string;
   readonly json?: boolean;
+  readonly explain?: boolean;
 }
 
 const ORDERS: readonly StartOrderRule[] = ['best', 'given', 'any'];
@@ -35,7 +53,7 @@ export function checkCommand(
   const result = check(rig, scene, orderOf(options.order));
   const text = options.json
     ? `${JSON.stringify(reportAsJson(rig, scene, result), null, 2)}\n`
-    : asText(rig, result, dropOutOf(rig, scene)?.verdict);
+    : asText(rig, scene, result, options.explain ?? false);
   return { result, text };
 }
 
@@ -45,7 +63,7 @@ function orderOf(order = 'best'): StartOrderRule {
   return known;
 }
 
-function asText(rig: Rig, result: CheckResult, ifSourceDrops: CheckResult['verdict'] | undefined): string {
+function asText(rig: Rig, scene: CheckScene, result: CheckResult, isExplained: boolean): string {
   const words = explain(rig, result);
   const order = result.order.map((consumer) => loadOf(rig, consumer.load.id).name);
   return [
@@ -53,17 +71,58 @@ function asText(rig: Rig, result: CheckResult, ifSourceDrops: CheckResult['verdi
     words.action,
     plainText(words.reason),
     '',
-    ...ladderOf(result).map((limit) => row(rig, limit)),
+    ...ladderOf(result).flatMap((limit) => [
+      row(rig, limit),
+      ...(isExplained ? workingLines(rig, result, limit) : []),
+    ]),
     '',
-    ...(ifSourceDrops ? [`If the source drops out: ${VERDICT_WORDS[ifSourceDrops]}`] : []),
+    ...whatIfLines(rig, scene, result),
     ...(order.length > 1 ? [`Start order: ${order.join(', ')}`] : []),
     ...result.notFed.map(({ load, because }) => `Not on this supply: ${load.name}, because ${because}`),
-    `Not checked: ${notChecked(result).join(', ')}`,
+    ...cautionsOf(rig, result).map(({ line }) => `Caution: ${line}`),
+    `Not checked: ${notChecked(rig, result).join(', ')}`,
     'Planning, not permission: local code and a licensed electrician decide.',
     '',
   ].join('\n');
 }
 
+/** The questions beside the verdict, each in a line. */
+function whatIfLines(rig: Rig, scene: CheckScene, result: CheckResult): readonly string[] {
+  const dropOut = dropOutOf(rig, scene);
+  const back = powerBackOf(rig, scene);
+  const surprise = surpriseWords(rig, surprisesOf(rig, scene), USUAL_SURPRISE_W);
+  const dimming = dimmingOf(rig, result);
+  const limit = inputLimitOf(rig, result);
+  const drop = voltageDropWords(voltageDropsOf(rig, result));
+  return [
+    ...(dropOut ? [`If the source drops out: ${VERDICT_WORDS[dropOut.verdict]}`] : []),
+    ...(back
+      ? [`When power comes back: ${VERDICT_WORDS[back.verdict]}. ${powerBackWords(rig, back).line}`]
+      : []),
+    ...(surprise ? [`One surprise: ${surprise.line}`] : []),
+    ...(dimming ? [`Lights dip: ${dimmingWords(rig, dimming).line}`] : []),
+    ...(drop ? [`Voltage drop: ${drop.line}`] : []),
+    ...(limit ? [`Input limit: ${inputLimitWords(limit).line}`] : []),
+  ];
+}
+
+/** The numbers that went into a limit, how they add up, which edge decided, and the sources. */
+function workingLines(rig: Rig, result: CheckResult, limit: Limit): readonly string[] {
+  const { lines, sum, source, edge } = workingOf(result, limit);
+  const amount = (value: number): string => formatAmount(value, limit.unit);
+  return [
+    plainText(explainLimit(rig, limit)),
+    ...lines.map(({ amount: { lo, stated, hi }, basis, origin, what, ...part }) => {
+      const name = `${partName(rig, part)}${what === 'start' ? ', kick' : ''}`;
+      const how = [basis, origin].filter(Boolean).join(': ');
+      return `- ${name}: ${amount(stated)} (${amount(lo)} to ${amount(hi)}), ${how}`;
+    }),
+    `${sum} ${edge}`,
+    source,
+  ].map((line) => `${INDENT}${line}`);
+}
+
+const INDENT = ' '.repeat(17);
 const LABEL_WIDTH = 46;
 const VERDICT_WIDTH = 6;
 const SHARE_WIDTH = 7;

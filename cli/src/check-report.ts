@@ -1,14 +1,21 @@
 import {
   batteryClockOf,
+  cautionsOf,
+  contradictionsOf,
+  dimmingOf,
   dropOutOf,
   explain,
   explainLimit,
+  inputLimitOf,
   ladderOf,
   limitLabel,
   notChecked,
   plainText,
+  powerBackOf,
   powerFlowsOf,
   settlementOf,
+  surprisesOf,
+  wireTablesOf,
   type CheckResult,
   type CheckScene,
   type Doubt,
@@ -19,7 +26,7 @@ import {
 
 /** Version of this report; docs/command-line.md describes it. */
 const REPORT_FORMAT = 'heliarch-check';
-const REPORT_VERSION = 1;
+const REPORT_VERSION = 2;
 
 /** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
 export function reportAsJson(
@@ -47,13 +54,27 @@ export function reportAsJson(
       switchOffFirst,
     })),
     ifSourceDrops: dropOutAsJson(rig, scene),
+    whenPowerComesBack: powerBackAsJson(rig, scene),
+    oneSurprise: surprisesOf(rig, scene).map(({ circuit, mostW, limit }) => ({
+      circuit: circuit.id,
+      mostW,
+      verdict: limit?.verdict ?? 'holds',
+    })),
+    dimming: dimmingAsJson(rig, result),
+    inputLimit: inputLimitAsJson(rig, result),
     ...powerFlowsOf(result),
     reserveInS: clock?.reserveInS ?? null,
     tripsWhen: result.tripsWhen ?? null,
     settledBy: settlementOf(rig, scene, result) ?? null,
     doubts: result.decider?.doubts().map(doubtAsJson) ?? [],
     notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
-    notChecked: notChecked(result),
+    cautions: cautionsOf(rig, result).map(({ id, line, text }) => ({ id, line, text })),
+    contradictions: contradictionsOf(rig, wireTablesOf(rig)).map(({ id, field, message }) => ({
+      id,
+      field,
+      message,
+    })),
+    notChecked: notChecked(rig, result),
   };
 }
 
@@ -68,6 +89,31 @@ function dropOutAsJson(rig: Rig, scene: CheckScene): object | null {
     dark: dark.map(({ load }) => load.id),
     mayStall: mayStall ?? null,
   };
+}
+
+function powerBackAsJson(rig: Rig, scene: CheckScene): object | null {
+  const back = powerBackOf(rig, scene);
+  if (!back) return null;
+  const { verdict, waves, switchOffFirst } = back;
+  return {
+    verdict,
+    waves: waves.map(({ afterS, loads }) => ({ afterS, loads: loads.map(({ id }) => id) })),
+    switchOffFirst: switchOffFirst.map(({ id }) => id),
+  };
+}
+
+function dimmingAsJson(rig: Rig, result: CheckResult): object | null {
+  const found = dimmingOf(rig, result);
+  if (!found) return null;
+  const { loadId, partId, dip, parts, says, remedies } = found;
+  return { load: loadId, part: partId, dip, parts, says, remedies };
+}
+
+function inputLimitAsJson(rig: Rig, result: CheckResult): object | null {
+  const found = inputLimitOf(rig, result);
+  if (!found) return null;
+  const { setA = null, atMostA, atLeastA = null, because, aheadA } = found;
+  return { setA, atMostA, atLeastA, because, aheadA };
 }
 
 function limitAsJson(rig: Rig, limit: Limit): object {

@@ -1,3 +1,4 @@
+import { contradictionsOf, wireTablesOf } from '@heliarch/core';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
 import { BadInput, EXIT_BAD_INPUT, EXIT_DEFECT, EXIT_OF_VERDICT } from './exit-codes.ts';
@@ -23,6 +24,7 @@ export async function run(args: readonly string[], { out, err }: Output): Promis
     .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
     .option('--scene <id>', 'a scene of the file, in place of what is not named')
     .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
+    .option('--explain', 'print under each limit the numbers that went in, their sources and what decided')
     .option('--json', 'print the whole result as JSON')
     .action(async (file: string, options: CheckOptions) => {
       const { result, text } = checkCommand(await openRig(file), options);
@@ -35,8 +37,12 @@ export async function run(args: readonly string[], { out, err }: Output): Promis
     .argument('<file>', 'a rig file')
     .action(async (file: string) => {
       const rig = await openRig(file);
+      const warnings = contradictionsOf(rig, wireTablesOf(rig)).map(
+        ({ field, message, id }) =>
+          `Look at ${field}: ${message}. (If you know better: add "${id}" to known.)\n`,
+      );
       out(
-        `${file} is a rig file: "${rig.name}", ${rig.loads.length} loads, ${rig.supplies.length} supplies.\n`,
+        `${file} is a rig file: "${rig.name}", ${rig.loads.length} loads, ${rig.supplies.length} supplies.\n${warnings.join('')}`,
       );
     });
   try {
