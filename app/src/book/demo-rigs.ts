@@ -1,7 +1,14 @@
 import { Injectable } from '@angular/core';
 import { readRigFile, type Rig } from '@heliarch/core';
 
-/** The fictitious rigs that the build carries. */
+/** The fictitious rigs that the build carries, each under the name of its file. */
+export const DEMO_RIGS = [
+  { id: 'tern', name: 'Tern', about: 'a workshop in a van, 120 V, with shore assist' },
+  { id: 'marram', name: 'Marram', about: 'a large motorhome on two legs, 120/240 V, two air conditioners' },
+  { id: 'puffin', name: 'Puffin', about: 'a 230 V camper on pitches of 6, 10 and 16 A' },
+  { id: 'lathe-house', name: 'Lathe House', about: 'an off-grid workshop of motors with a generator' },
+] as const;
+
 @Injectable({ providedIn: 'root' })
 export class DemoRigs {
   /** The demo rig that this server puts into an empty book; undefined on an ordinary one. */
@@ -9,14 +16,14 @@ export class DemoRigs {
     const mode = await fetchText('mode.json');
     const name: unknown =
       mode === undefined ? undefined : (JSON.parse(mode) as { demoRig?: unknown }).demoRig;
-    const rig = typeof name === 'string' ? await this.named(name) : undefined;
-    return rig && asReadNow(rig);
+    return typeof name === 'string' ? this.named(name) : undefined;
   }
 
+  /** A demo rig with its charge read just now; undefined where the build cannot be reached. */
   async named(name: string): Promise<Rig | undefined> {
     const text = await fetchText(`demo/${encodeURIComponent(name)}.json`);
     const read = text === undefined ? undefined : readRigFile(text);
-    return read?.ok ? read.value : undefined;
+    return read?.ok ? asReadNow(read.value) : undefined;
   }
 }
 
