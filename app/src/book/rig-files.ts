@@ -23,7 +23,12 @@ export class RigFiles {
     if (file.size > LARGEST_FILE_BYTES) {
       return { ok: false, problems: [`${file.name} is larger than 20 MB; a rig file is far smaller.`] };
     }
-    const read = readRigFile(await file.text());
+    return this.openText(await file.text());
+  }
+
+  /** Opens a rig file that came another way. */
+  openText(text: string): Opened {
+    const read = readRigFile(text);
     if (!read.ok) return { ok: false, problems: problemLines(read.problems) };
     this.session.open(read.value);
     return { ok: true, name: read.value.name };
@@ -32,7 +37,12 @@ export class RigFiles {
 
 /** Hands a text to the browser's download. */
 export function saveTextFile(name: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  saveBlob(name, new Blob([text], { type: 'application/json' }));
+}
+
+/** Hands any file to the browser's download. */
+export function saveBlob(name: string, blob: Blob): void {
+  const address = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

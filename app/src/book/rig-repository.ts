@@ -53,6 +53,15 @@ export class RigRepository {
     return stored && readable(stored);
   }
 
+  /** Takes a rig out of the book; what was kept of it, to be put back. */
+  async remove(id: string): Promise<KeptRig | undefined> {
+    return this.database.transaction('rw', this.database.rigs, async () => {
+      const stored = await this.database.rigs.get(id);
+      await this.database.rigs.delete(id);
+      return stored && readable(stored);
+    });
+  }
+
   /** The revision of a rig whenever it changes, in this tab or another. */
   revision$(id: string): Observable<number | undefined> {
     return from(liveQuery(async () => (await this.database.rigs.get(id))?.revision));
@@ -70,8 +79,14 @@ export class RigRepository {
       if (before && known !== undefined && before.revision !== known)
         throw new SavedElsewhere(readable(before));
       const kept: KeptRig = { rig, history, revision: (before?.revision ?? 0) + 1, savedAt: new Date() };
-      const { revision, savedAt } = kept;
-      await this.database.rigs.put({ id: rig.id, name: rig.name, revision, savedAt, document: rig, history });
+      await this.database.rigs.put({
+        id: rig.id,
+        name: rig.name,
+        revision: kept.revision,
+        savedAt: kept.savedAt.getTime(),
+        document: rig,
+        history,
+      });
       return kept;
     });
   }
@@ -86,5 +101,5 @@ function readable(stored: StoredRig): KeptRig {
     );
   }
   const { revision, savedAt, history = NO_HISTORY } = stored;
-  return { rig: read.value, history, revision, savedAt };
+  return { rig: read.value, history, revision, savedAt: new Date(savedAt) };
 }

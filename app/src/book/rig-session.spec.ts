@@ -1,5 +1,6 @@
 import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { Dexie } from 'dexie';
 import { type Rig, withLoad, withPartNumber } from '@heliarch/core';
 import { BookDatabase } from './book-database';
 import { DemoRigs } from './demo-rigs';
@@ -46,6 +47,20 @@ describe('the rig session', () => {
     expect(later.session.kept().state).toBe('saved');
   });
 
+  it('opens a book of version 1, which kept dates as dates', async () => {
+    const name = `book-${crypto.randomUUID()}`;
+    const old = new Dexie(name);
+    old.version(1).stores({ rigs: 'id, savedAt' });
+    const savedAt = new Date('2026-06-01T08:00:00Z');
+    const document = smallRig('From before');
+    await old.table('rigs').put({ id: document.id, name: document.name, revision: 3, savedAt, document });
+    old.close();
+    const { session, repository } = setUp(undefined, name);
+    await session.start();
+    expect(session.rig()?.name).toBe('From before');
+    expect((await repository.lastSaved())?.savedAt).toEqual(savedAt);
+  });
+
   it('shows the empty book where no demo is offered', async () => {
     const { session } = setUp(undefined);
     await session.start();
@@ -76,7 +91,7 @@ describe('the rig session', () => {
       id: 'x',
       name: 'Broken',
       revision: 1,
-      savedAt: new Date(),
+      savedAt: Date.now(),
       document: { loads: 'none' },
     });
     await session.start();
@@ -100,7 +115,7 @@ describe('the rig session', () => {
     const { session: reloaded, database } = setUp(undefined, name);
     await until(async () => ((await database.rigs.get('small'))?.revision ?? 0) >= 5);
     await reloaded.start();
-    const watts = () => reloaded.rig()?.loads[1]?.parts[0]?.runningW.value;
+    const watts = () => reloaded.rig()?.loads[1]?.parts[0]?.runningW?.value;
     expect(watts()).toBe(123);
     reloaded.undo();
     expect(watts()).toBe(500);
@@ -131,5 +146,31 @@ describe('the rig session', () => {
     loser.keepMineAsCopy();
     await until(() => loser.kept().state === 'saved');
     expect(loser.rig()?.name).toMatch(/, copy$/);
+  });
+
+  it('copies a rig beside itself, deletes one with its history, and puts it back', async () => {
+    const { session, repository } = setUp(smallRig('Tern'));
+    await session.start();
+    switchKettle(session, true);
+    session.duplicate();
+    await until(() => session.kept().state === 'saved');
+    expect(session.rig()?.name).toBe('Tern, copy');
+    expect(session.rig()?.id).not.toBe('small');
+
+    const putBack = await session.remove();
+    expect(session.rig()?.id).toBe('small');
+    expect(ticked(session)).toEqual(['kettle']);
+    const alsoBack = await session.remove();
+    expect(session.state().state).toBe('empty');
+    expect(await repository.lastSaved()).toBeUndefined();
+
+    alsoBack?.();
+    await until(() => session.kept().state === 'saved');
+    expect(session.undoLabel()).toBe('switch');
+    session.undo();
+    expect(ticked(session)).toEqual([]);
+    putBack?.();
+    await until(() => session.kept().state === 'saved');
+    expect(session.rig()?.name).toBe('Tern, copy');
   });
 });

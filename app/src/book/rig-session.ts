@@ -89,6 +89,11 @@ export class RigSession {
     this.put({ state: 'open', rig, history: NO_HISTORY });
   }
 
+  /** A rig under an id that replaces nothing in the book. */
+  asNew(rig: Rig): Rig {
+    return { ...rig, id: `${rig.id}-${Date.now().toString(36)}` };
+  }
+
   /** Opens another rig of the book. */
   async openById(id: string): Promise<void> {
     const kept = await this.repository.byId(id);
@@ -96,6 +101,26 @@ export class RigSession {
     this.show(kept);
     // Saved once more, so that the next visit begins with it.
     this.put({ state: 'open', rig: kept.rig, history: kept.history });
+  }
+
+  /**
+   * Takes the open rig out of the book and opens the one saved before it, or none.
+   *
+   * @returns What puts it back, with its whole history.
+   */
+  async remove(): Promise<(() => void) | undefined> {
+    const open = this.opened();
+    if (!open) return undefined;
+    this.current.set({ state: 'loading' });
+    this.revision = undefined;
+    await this.repository.remove(open.rig.id);
+    const next = await this.repository.lastSaved();
+    if (next) this.show(next);
+    else this.current.set({ state: 'empty' });
+    return () => {
+      this.revision = undefined;
+      this.put({ state: 'open', rig: open.rig, history: open.history });
+    };
   }
 
   /** Changes the open rig and keeps the result. */
@@ -122,10 +147,14 @@ export class RigSession {
 
   /** Two versions: goes on with this tab's as a rig of its own. */
   keepMineAsCopy(): void {
+    this.duplicate();
+  }
+
+  /** Goes on with a copy of the open rig, under an id and a name of its own. */
+  duplicate(): void {
     const open = this.opened();
     if (!open) return;
-    const suffix = Date.now().toString(36);
-    this.open({ ...open.rig, id: `${open.rig.id}-${suffix}`, name: `${open.rig.name}, copy` });
+    this.open(this.asNew({ ...open.rig, name: `${open.rig.name}, copy` }));
   }
 
   private step(take: typeof stepBack): void {

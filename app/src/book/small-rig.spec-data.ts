@@ -4,7 +4,7 @@ import type { Rig } from '@heliarch/core';
 export function smallRig(name = 'Small'): Rig {
   return {
     format: 'heliarch-rig',
-    version: 1,
+    version: 2,
     id: 'small',
     name,
     buses: [
