@@ -14,6 +14,21 @@ const PICTOGRAMS: Record<Basis, Pictogram> = {
   setting: 'none',
 };
 
+/** The strokes of each pictogram, in a box of 14 by 10. */
+const STROKES: Record<Pictogram, string> = {
+  calliper: 'M1.5 1v8M12.5 1v8M1.5 5h11',
+  plate: 'M1.5 2h11v6.5h-11Z',
+  sheet: 'M1.5 1h11v8.5h-11ZM4 3.8h6M4 6.6h6',
+  wave: 'M1 6.5C2.6 2 5 2 7 5s4.4 3 6-1.5',
+  query: 'M4.6 3a2.4 2 0 1 1 3.6 1.7C7.3 5.2 7 5.6 7 6.6M7 8.4v1',
+  none: '',
+};
+
+/** The strokes of the mark of a basis, for drawings of their own. */
+export function basisStrokes(basis: Basis): string {
+  return STROKES[PICTOGRAMS[basis]];
+}
+
 /** How a basis is spoken and written. */
 export const BASIS_NAMES: Record<Basis, string> = {
   measured: 'measured',
@@ -33,23 +48,7 @@ export const BASIS_NAMES: Record<Basis, string> = {
   host: { role: 'img', '[attr.aria-label]': 'name()', '[title]': 'name()' },
   template: `
     <svg viewBox="0 0 14 10" aria-hidden="true">
-      @switch (pictogram()) {
-        @case ('calliper') {
-          <path d="M1.5 1v8M12.5 1v8M1.5 5h11" />
-        }
-        @case ('plate') {
-          <path d="M1.5 2h11v6.5h-11Z" />
-        }
-        @case ('sheet') {
-          <path d="M1.5 1h11v8.5h-11ZM4 3.8h6M4 6.6h6" />
-        }
-        @case ('wave') {
-          <path d="M1 6.5C2.6 2 5 2 7 5s4.4 3 6-1.5" />
-        }
-        @case ('query') {
-          <path d="M4.6 3a2.4 2 0 1 1 3.6 1.7C7.3 5.2 7 5.6 7 6.6M7 8.4v1" />
-        }
-      }
+      <path [attr.d]="strokes()" />
     </svg>
   `,
   styles: `
@@ -70,6 +69,6 @@ export const BASIS_NAMES: Record<Basis, string> = {
 })
 export class BasisMark {
   readonly basis = input.required<Basis>();
-  protected readonly pictogram = computed(() => PICTOGRAMS[this.basis()]);
+  protected readonly strokes = computed(() => basisStrokes(this.basis()));
   protected readonly name = computed(() => BASIS_NAMES[this.basis()]);
 }

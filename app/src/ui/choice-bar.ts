@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { Checked } from './checked';
 
 export interface Choice {
   readonly id: string;
@@ -11,6 +12,7 @@ let nextName = 0;
 @Component({
   selector: 'heli-choice-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Checked],
   template: `
     <fieldset>
       <legend class="unseen">{{ legend() }}</legend>
@@ -20,7 +22,7 @@ let nextName = 0;
             type="radio"
             [name]="name"
             [value]="choice.id"
-            [checked]="choice.id === selected()"
+            [heliChecked]="choice.id === selected()"
             (change)="choose.emit(choice.id)"
           />
           <span>{{ choice.label }}</span>

@@ -17,6 +17,8 @@ const LIMIT_AT = 100;
 const ROW_END = 107;
 const FOLD_BELOW = 0.2;
 const FOLD_KICKS_BELOW = 0.5;
+/** Beyond so many rows what holds folds too; what does not hold never does. */
+const MOST_ROWS = 14;
 
 interface Row {
   readonly limit: Limit;
@@ -50,11 +52,15 @@ export class LimitLadder {
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly rows = computed(() =>
     this.limits()
-      .filter((limit) => !folds(limit))
+      .filter((limit, place) => !folds(limit, place))
       .map((limit) => rowOf(this.rig(), limit)),
   );
   protected toggle(row: Row): void {
     this.open.update((open) => (open === row.limit.id ? undefined : row.limit.id));
+  }
+
+  private foldedWords(): string {
+    return this.limits().length > MOST_ROWS ? 'With more to spare' : 'Under 20 %, kicks under 50 %';
   }
 
   protected readonly folded = computed(() => {
@@ -62,15 +68,15 @@ export class LimitLadder {
       .filter(folds)
       .map((limit) => limitLabel(this.rig(), limit));
     return [
-      ...(small.length > 0 ? [`Under 20 %, kicks under 50 %: ${small.join('; ')}.`] : []),
+      ...(small.length > 0 ? [`${this.foldedWords()}: ${small.join('; ')}.`] : []),
       ...(this.idle().length > 0 ? [`Idle: ${this.idle().join(', ')}.`] : []),
     ].join(' ');
   });
 }
 
 /** Rows that hold with much to spare; kicks are many, so they fold sooner. */
-const folds = ({ verdict, loading, start }: Limit): boolean =>
-  verdict === 'holds' && loading < (start ? FOLD_KICKS_BELOW : FOLD_BELOW);
+const folds = ({ verdict, loading, start }: Limit, place: number): boolean =>
+  verdict === 'holds' && (place >= MOST_ROWS || loading < (start ? FOLD_KICKS_BELOW : FOLD_BELOW));
 
 function rowOf(rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;

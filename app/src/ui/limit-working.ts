@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  capitalised,
   explainLimit,
   formatAmount,
   partName,
   plainText,
   workingOf,
-  type CheckResult,
   type Limit,
   type Rig,
+  type RunningSet,
 } from '@heliarch/core';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from './keep-together';
@@ -31,57 +32,24 @@ import { keepTogether } from './keep-together';
             <td><heli-basis-mark [basis]="line.basis" /></td>
             <td class="figures range">{{ line.range }}</td>
           </tr>
+          @if (line.origin) {
+            <tr>
+              <td class="origin caption" colspan="4">{{ line.origin }}</td>
+            </tr>
+          }
         }
       </tbody>
     </table>
-    <p class="caption">{{ working().sum }} {{ working().source }}</p>
+    <p class="caption">{{ working().edge }} {{ working().sum }} {{ working().source }}</p>
   `,
-  styles: `
-    :host {
-      display: block;
-      margin: 2px 0 6px;
-      padding: 6px 8px;
-      border: 1px solid var(--ink);
-      background: var(--plate);
-    }
-    p {
-      color: var(--ink-2);
-    }
-    table {
-      width: 100%;
-      margin: 4px 0;
-      border-collapse: collapse;
-    }
-    th {
-      font-weight: 400;
-      text-align: left;
-    }
-    td {
-      text-align: right;
-      white-space: nowrap;
-    }
-    tr {
-      border-top: 1px solid var(--rule);
-    }
-    .range {
-      padding-left: 6px;
-      color: var(--ink-2);
-    }
-    heli-basis-mark {
-      margin-left: 4px;
-      color: var(--ink-2);
-    }
-    .caption {
-      color: var(--ink-2);
-    }
-  `,
+  styleUrl: './working-sheet.css',
 })
 export class LimitWorking {
   readonly rig = input.required<Rig>();
-  readonly result = input.required<CheckResult>();
+  readonly set = input.required<RunningSet>();
   readonly limit = input.required<Limit>();
 
-  protected readonly working = computed(() => workingOf(this.result(), this.limit()));
+  protected readonly working = computed(() => workingOf(this.set(), this.limit()));
   protected readonly sentence = computed(() =>
     keepTogether(plainText(explainLimit(this.rig(), this.limit()))),
   );
@@ -91,6 +59,7 @@ export class LimitWorking {
       name: `${sentenceCase(partName(this.rig(), line))}${line.what === 'start' ? ', kick' : ''}`,
       stated: formatAmount(line.amount.stated, unit),
       basis: line.basis,
+      origin: line.origin,
       range: `${formatAmount(line.amount.lo, unit).replace(/ \D+$/, '')} to ${formatAmount(line.amount.hi, unit).replace(/ \D+$/, '')}`,
     }));
   });
@@ -98,6 +67,5 @@ export class LimitWorking {
 
 /** "the compressor of the fridge" as a row of its own: "Compressor of the fridge". */
 function sentenceCase(name: string): string {
-  const plain = name.replace(/^the /, '');
-  return `${plain.slice(0, 1).toUpperCase()}${plain.slice(1)}`;
+  return capitalised(name.replace(/^the /, ''));
 }

@@ -21,6 +21,7 @@ import {
   type QuantityRole,
 } from '@heliarch/core';
 import { BASIS_NAMES, BasisMark } from './basis-mark';
+import { Checked } from './checked';
 
 /** What a person usually goes by, in the order of trust. */
 const OFFERED: readonly Basis[] = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'];
@@ -36,7 +37,7 @@ let nextId = 0;
 @Component({
   selector: 'heli-quantity-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark],
+  imports: [BasisMark, Checked],
   templateUrl: './quantity-field.html',
   styleUrl: './quantity-field.css',
 })
@@ -58,6 +59,8 @@ export class QuantityField {
     return OFFERED.includes(basis) ? OFFERED : [...OFFERED, basis];
   });
   protected readonly basisNames = BASIS_NAMES;
+  /** By value: the same number handed in again is no change from outside. */
+  private readonly value = computed(() => this.quantity().value);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
   protected readonly doubt = computed(() => {
@@ -70,7 +73,7 @@ export class QuantityField {
   constructor() {
     // A value that changes from outside is shown, unless it is the one being typed.
     effect(() => {
-      const { value } = this.quantity();
+      const value = this.value();
       untracked(() => {
         if (parseNumber(this.typed()) !== value) this.typed.set(this.shown(value));
         this.fault.set(undefined);

@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { capitalised, fieldAt, helpOf } from '@heliarch/core';
+import { SheetContext } from './sheet-context';
+
+/** What the field with the cursor in it is, where to find it and what it decides. */
+@Component({
+  selector: 'heli-field-help',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { role: 'note', 'aria-label': 'About this field' },
+  template: `
+    @if (help(); as help) {
+      <p>
+        <strong>{{ help.name }}.</strong> {{ help.means }}
+      </p>
+      @if (help.where) {
+        <p><span class="caption">Find it:</span> {{ help.where }}</p>
+      }
+      <p><span class="caption">Decides:</span> {{ help.decides }}</p>
+    } @else {
+      <p class="caption">Go into a field, and this says what it is and where to find it.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-height: 76px;
+      padding: 8px 0 8px 12px;
+      border-left: 3px solid var(--sun);
+      color: var(--ink-2);
+    }
+    @media (max-width: 720px) {
+      :host {
+        min-height: 0;
+      }
+    }
+    strong {
+      color: var(--ink);
+    }
+  `,
+})
+export class FieldHelpLine {
+  private readonly sheet = inject(SheetContext);
+
+  protected readonly help = computed(() => {
+    const place = this.sheet.asked();
+    const help = place === undefined ? undefined : helpOf(place);
+    if (!help || place === undefined) return undefined;
+    const { label } = fieldAt(place);
+    return { ...help, name: capitalised(label) };
+  });
+}

@@ -1,0 +1,68 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { typicalAt, type Rig } from '@heliarch/core';
+import { fieldValue, placeOf, RigEdits, type Target } from '../../book/rig-edits';
+import { RigSession } from '../../book/rig-session';
+
+/** What the fields of one sheet share: whose they are, their values as typed, and which is asked about. */
+@Injectable()
+export class SheetContext {
+  private readonly edits = inject(RigEdits);
+  private readonly session = inject(RigSession);
+  readonly target = signal<Target>({ list: 'rig', id: '' });
+  /** The field whose help is shown, by its place in the document. */
+  readonly asked = signal<string | undefined>(undefined);
+
+  /** The rig as typed. */
+  readonly rig = computed((): Rig => {
+    const rig = this.edits.shown();
+    if (!rig) throw new Error('A sheet was opened without a rig');
+    return rig;
+  });
+
+  /** The rig as typed where it is complete, else as it is kept: what can be computed with. */
+  readonly sound = computed((): Rig => {
+    const kept = this.session.rig();
+    return kept && this.edits.problems().length > 0 ? kept : this.rig();
+  });
+
+  readonly waits = computed(() => this.edits.waitsAt(this.target()));
+  /** Why the rig does not take what was typed here, in whole sentences. */
+  readonly obstacles = computed(() => {
+    const problems = this.edits.problems();
+    const entry = (placeOf(this.rig(), { ...this.target(), path: '' }) ?? '').slice(0, -1);
+    const own = problems.filter(({ path }) => path.startsWith(entry));
+    // A state that is taken away is missed elsewhere: by a tick, or by another load.
+    return own.length > 0 ? own : problems;
+  });
+
+  /** The place of a field of this sheet in the whole document. */
+  place(path: string): string {
+    return placeOf(this.rig(), { ...this.target(), path }) ?? path;
+  }
+
+  value(path: string): unknown {
+    return fieldValue(this.rig(), this.target(), path);
+  }
+
+  set(path: string, value: unknown): void {
+    this.edits.set(this.target(), path, value);
+  }
+
+  discard(): void {
+    this.edits.discard(this.target());
+  }
+
+  /** What is wrong at a field, a number's value included. */
+  faultAt(path: string): string | undefined {
+    const place = this.place(path);
+    return this.edits
+      .problems()
+      .find((problem) => problem.path === place || problem.path === `${place}.value`)?.message;
+  }
+
+  /** What is usual here; undefined where nothing is, or where the rig has no such place yet. */
+  typical(path: string): ReturnType<typeof typicalAt> {
+    const rig = this.session.rig();
+    return rig && typicalAt(rig, this.place(path));
+  }
+}

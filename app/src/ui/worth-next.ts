@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { worthLookingUpInSteps, worthLookingUpWords, type Rig } from '@heliarch/core';
+import { debounceTime, EMPTY, map, switchMap } from 'rxjs';
+import { inSteps } from './in-steps';
+
+/** The search asks many what-ifs: it waits until the typing rests. */
+const REST_MS = 400;
+
+/** The one number worth looking up next, and why. */
+@Component({
+  selector: 'heli-worth-next',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (worth(); as worth) {
+      <section aria-label="Worth looking up next">
+        <h2>Worth looking up next</h2>
+        <p>
+          <button type="button" class="link" (click)="opened.emit(worth.loadId)">{{ worth.what }}.</button>
+          {{ worth.why }}
+        </p>
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      padding: 10px 0 8px;
+    }
+    h2 {
+      border-bottom: 1px solid var(--ink);
+    }
+    p {
+      padding-top: 6px;
+      color: var(--ink-2);
+    }
+    .link {
+      font-weight: 600;
+      text-align: left;
+    }
+    @media (pointer: coarse) {
+      .link {
+        min-height: 44px;
+      }
+    }
+  `,
+})
+export class WorthNext {
+  readonly rig = input.required<Rig>();
+  readonly opened = output<string>();
+
+  protected readonly worth = toSignal(
+    toObservable(this.rig).pipe(
+      debounceTime(REST_MS),
+      switchMap((rig) => {
+        const scene = rig.scenes[0];
+        const steps = scene ? inSteps(() => worthLookingUpInSteps(rig, scene)) : EMPTY;
+        return steps.pipe(
+          map((found) => found && { ...worthLookingUpWords(rig, found), loadId: found.loadId }),
+        );
+      }),
+    ),
+  );
+}
