@@ -1,0 +1,197 @@
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import type { EntryList } from '@heliarch/core';
+import { BASIS_NAMES, basisStrokes } from '../../ui/basis-mark';
+import { liveNumbers } from '../live-numbers';
+import { RigState } from '../rig-state';
+import type { Device, PlacedLoad, PlacedPart, Point } from './drawing';
+import { oneLineOf } from './layout';
+import { CONVERTER_SIZE } from './measures';
+import {
+  batteryLines,
+  circuitWords,
+  converterLines,
+  deviceWords,
+  nameOf,
+  solarLines,
+  sourceLines,
+  type PartLine,
+} from './part-words';
+import { textWidth } from './text-width';
+
+interface Words {
+  readonly name: Point;
+  readonly lines: Point;
+  readonly anchor: 'start' | 'middle';
+}
+
+const LINE = 17;
+const LEAST_DRAG = 6;
+
+/** The one-line diagram, drawn from the data. Each part is a button; a load can be dragged to a circuit. */
+@Component({
+  selector: 'heli-one-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './one-line.html',
+  styleUrl: './one-line.css',
+})
+export class OneLineDiagram {
+  protected readonly state = inject(RigState);
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  protected readonly size = CONVERTER_SIZE;
+  protected readonly basisNames = BASIS_NAMES;
+  protected readonly strokes = basisStrokes;
+  protected readonly lineHeight = LINE;
+
+  protected readonly drawing = computed(() => oneLineOf(this.state.rig()));
+  private readonly scene = computed(() => this.state.rig().scenes[0]);
+  private readonly live = computed(() => {
+    const scene = this.scene();
+    const nothing = { amps: new Map(), va: new Map(), fromBatteryW: undefined, connected: [] };
+    return scene ? liveNumbers(this.state.rig(), scene) : nothing;
+  });
+
+  /** The load under the pointer while it is dragged, and the circuit it is over. */
+  protected readonly drag = signal<
+    | {
+        readonly load: PlacedLoad;
+        readonly from: Point;
+        readonly at: Point;
+        readonly over: string | undefined;
+      }
+    | undefined
+  >(undefined);
+
+  /** The drawing itself, for a picture of it. */
+  get element(): SVGSVGElement {
+    return this.svg().nativeElement;
+  }
+
+  protected path(wire: readonly Point[]): string {
+    return wire.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('');
+  }
+
+  protected isSelected(list: EntryList, id: string): boolean {
+    const selected = this.state.selected();
+    return selected.list === list && selected.id === id;
+  }
+
+  protected name(part: Pick<PlacedPart, 'list' | 'id'>): string {
+    return nameOf(this.state.rig(), part.list, part.id);
+  }
+
+  protected spoken(part: PlacedPart): string {
+    const lines = this.lines(part).map(({ text }) => text);
+    return [this.name(part), ...lines].join(', ');
+  }
+
+  protected lines(part: PlacedPart): readonly PartLine[] {
+    const rig = this.state.rig();
+    const { id } = part;
+    switch (part.list) {
+      case 'sources': {
+        const source = rig.sources.find((each) => each.id === id);
+        return source ? sourceLines(source, this.live()) : [];
+      }
+      case 'converters': {
+        const converter = rig.converters.find((each) => each.id === id);
+        return converter ? converterLines(converter, this.live()) : [];
+      }
+      case 'batteries': {
+        const battery = rig.batteries.find((each) => each.id === id);
+        return battery ? batteryLines(rig, battery, this.scene(), this.live(), Date.now()) : [];
+      }
+      case 'solar': {
+        const solar = rig.solar?.find((each) => each.id === id);
+        return solar ? solarLines(solar) : [];
+      }
+      default:
+        return [];
+    }
+  }
+
+  /** Where the words of a part stand. */
+  protected words({ list, x, y }: PlacedPart): Words {
+    if (list === 'sources') return at(x, y - 22, x, y + 34);
+    if (list === 'converters') {
+      return { ...at(x, y - 14, x + this.size.width + 12, y + this.size.height + 14), anchor: 'start' };
+    }
+    return at(x + 28, y + 12, x + 28, y + 12 + LINE);
+  }
+
+  /** Where the mark of a basis stands after its number. */
+  protected markAt({ text }: PartLine, { x, y }: Point, index: number): string {
+    return `translate(${x + textWidth(text) + 5} ${y + index * LINE - 9})`;
+  }
+
+  protected deviceName(device: Device): string {
+    return deviceWords(this.state.rig(), device.kind, device.list, device.id);
+  }
+
+  protected amps(circuitId: string): string {
+    const circuit = this.state.rig().circuits.find(({ id }) => id === circuitId);
+    return circuit ? circuitWords(circuit, this.live()) : '';
+  }
+
+  protected isOn(loadId: string): boolean {
+    return this.scene()?.on.some(({ load }) => load === loadId) ?? false;
+  }
+
+  /** Enter and Space open a part as a click does. */
+  protected key(event: KeyboardEvent, list: EntryList, id: string): void {
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    this.state.select(list, id);
+    event.preventDefault();
+  }
+
+  protected keyOnLoad(event: KeyboardEvent, load: PlacedLoad): void {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) {
+      const order = this.drawing().circuits.map(({ circuit }) => circuit.id);
+      this.state.moveBy(load.id, step, order);
+      event.preventDefault();
+      setTimeout(() => this.element.querySelector<SVGElement>(`[data-load="${load.id}"]`)?.focus());
+    } else {
+      this.key(event, 'loads', load.id);
+    }
+  }
+
+  protected grip(event: PointerEvent, load: PlacedLoad): void {
+    if (event.button !== 0) return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    const from = this.placeOf(event);
+    this.drag.set({ load, from, at: from, over: undefined });
+  }
+
+  protected pull(event: PointerEvent): void {
+    const drag = this.drag();
+    if (!drag) return;
+    const here = this.placeOf(event);
+    const over = this.drawing().circuits.find(
+      ({ y, height }) => here.y >= y - 18 && here.y < y - 18 + height,
+    );
+    this.drag.set({ ...drag, at: here, over: over?.circuit.id });
+  }
+
+  protected drop(event: PointerEvent): void {
+    const drag = this.drag();
+    this.drag.set(undefined);
+    if (!drag) return;
+    const end = this.placeOf(event);
+    const isDragged = Math.hypot(end.x - drag.from.x, end.y - drag.from.y) > LEAST_DRAG;
+    const from = this.state.rig().loads.find(({ id }) => id === drag.load.id)?.circuit;
+    const to = isDragged ? drag.over : undefined;
+    if (to !== undefined && to !== from) this.state.move(drag.load.id, to);
+    else this.state.select('loads', drag.load.id);
+  }
+
+  private placeOf(event: PointerEvent): Point {
+    const box = this.element.getBoundingClientRect();
+    const scale = this.drawing().width / box.width;
+    return { x: (event.clientX - box.left) * scale, y: (event.clientY - box.top) * scale };
+  }
+}
+
+function at(nameX: number, nameY: number, x: number, y: number): Words {
+  return { name: { x: nameX, y: nameY }, lines: { x, y }, anchor: 'start' };
+}

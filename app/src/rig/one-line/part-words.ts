@@ -1,0 +1,121 @@
+import {
+  entriesOf,
+  formatAmount,
+  formatNumber,
+  formatSeconds,
+  type Basis,
+  type Battery,
+  type Circuit,
+  type Converter,
+  type EntryList,
+  type Quantity,
+  type Rig,
+  type Scene,
+  type Source,
+} from '@heliarch/core';
+import type { LiveNumbers } from '../live-numbers';
+
+type SolarArray = NonNullable<Rig['solar']>[number];
+
+/** A line of words at a part: a rating with how it is known, or a number that stands still. */
+export interface PartLine {
+  readonly text: string;
+  readonly basis?: Basis | undefined;
+  readonly isRating: boolean;
+}
+
+const rating = (text: string, basis?: Basis): PartLine => ({ text, basis, isRating: true });
+const still = (text: string): PartLine => ({ text, isRating: false });
+const stated = (quantity: Quantity, unit: string, more = ''): PartLine =>
+  rating(`${formatAmount(quantity.value, unit)}${more}`, quantity.basis);
+
+export function nameOf(rig: Rig, list: EntryList, id: string): string {
+  return entriesOf(rig, list).find((entry) => entry.id === id)?.name ?? id;
+}
+
+/** What is written at a source: its rating, and what comes in now. */
+export function sourceLines(source: Source, live: LiveNumbers): readonly PartLine[] {
+  const amps = live.amps.get(source.id);
+  const isConnected = live.connected.includes(source.id);
+  return [
+    ...(source.continuousW ? [stated(source.continuousW, 'W')] : []),
+    still(isConnected ? (amps ? `${formatAmount(amps, 'A')} in your set` : 'connected') : 'not connected'),
+  ];
+}
+
+/** What is written at a solar array. */
+export function solarLines({ stcW }: SolarArray): readonly PartLine[] {
+  return [stated(stcW, 'W')];
+}
+
+/** Amps of a breaker, or of a fuse, at its place on the wire. */
+export function deviceWords(rig: Rig, kind: string, list: EntryList, id: string): string {
+  if (list === 'circuits') return '';
+  const { sources, converters, batteries } = rig;
+  const amps =
+    list === 'sources'
+      ? sources.find((each) => each.id === id)?.breaker?.amps
+      : list === 'converters'
+        ? converters.find((each) => each.id === id)?.outputBreaker?.amps
+        : kind === 'fuse'
+          ? batteries.find((each) => each.id === id)?.fuse?.amps
+          : undefined;
+  return amps === undefined ? '' : `${formatNumber(amps, 0)} A`;
+}
+
+/** What is written at an inverter: for hours, its highest surge, and what it carries now. */
+export function converterLines(converter: Converter, live: LiveNumbers): readonly PartLine[] {
+  const highest = [...converter.tiers].sort((a, b) => b.limit.value - a.limit.value)[0];
+  const va = live.va.get(converter.id);
+  const units = converter.unitsInParallel ?? 1;
+  return [
+    stated(converter.continuousVA, 'VA', units > 1 ? `, ${units} of them` : ''),
+    ...(highest ? [stated(highest.limit, 'VA', ` for ${formatSeconds(highest.seconds)}`)] : []),
+    ...(va ? [still(`${formatAmount(va, 'VA')} in your set`)] : []),
+  ];
+}
+
+const MINUTES_PER_HOUR = 60;
+const MS_PER_MINUTE = 60_000;
+
+/** How old a reading is: `12 min ago`. */
+function age(readAt: string, now: number): string {
+  const minutes = Math.round((now - Date.parse(readAt)) / MS_PER_MINUTE);
+  if (!Number.isFinite(minutes)) return '';
+  if (minutes < 1) return 'just now';
+  return minutes < MINUTES_PER_HOUR
+    ? `${minutes} min ago`
+    : `${Math.round(minutes / MINUTES_PER_HOUR)} h ago`;
+}
+
+const SHORT_CHEMISTRY = { lfp: 'LFP', agm: 'AGM', gel: 'gel', flooded: 'wet lead' } as const;
+
+/** What is written at a battery; what the user read off it, with its age. */
+export function batteryLines(
+  rig: Rig,
+  battery: Battery,
+  scene: Scene | undefined,
+  live: LiveNumbers,
+  now: number,
+): readonly PartLine[] {
+  const isOnly = rig.batteries.length === 1;
+  const volts = rig.buses.find(({ id }) => id === battery.bus)?.volts ?? 0;
+  const amps = isOnly && live.fromBatteryW && volts > 0 ? live.fromBatteryW / volts : undefined;
+  const chemistry = battery.chemistry ? ` ${SHORT_CHEMISTRY[battery.chemistry]}` : '';
+  return [
+    stated(battery.ampHours, 'Ah', chemistry),
+    ...(battery.dischargeA === undefined
+      ? []
+      : [rating(`${formatAmount(battery.dischargeA, 'A')} for hours`)]),
+    ...(isOnly && scene?.charge
+      ? [still(`${formatNumber(scene.charge.percent, 0)} %, read ${age(scene.charge.readAt, now)}`)]
+      : []),
+    ...(amps ? [still(`${formatAmount(amps, 'A')} out in your set`)] : []),
+  ];
+}
+
+/** What flows through a circuit in the set. */
+export function circuitWords(circuit: Circuit, live: LiveNumbers): string {
+  const amps = live.amps.get(circuit.id);
+  return amps ? formatAmount(amps, 'A') : '';
+}

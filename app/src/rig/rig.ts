@@ -1,0 +1,74 @@
+import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  viewChild,
+} from '@angular/core';
+import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { WorthNext } from '../ui/worth-next';
+import { OneLineDiagram } from './one-line/one-line';
+import { PartSheet } from './part-sheet';
+import { RigChecks } from './rig-checks';
+import { RigState } from './rig-state';
+import { savePng, saveSvg } from './save-picture';
+import { Setup } from './setup';
+import { Supplies } from './supplies/supplies';
+
+const VIEWS: readonly Choice[] = [
+  { id: 'diagram', label: 'Diagram' },
+  { id: 'supplies', label: 'Supplies' },
+  { id: 'setup', label: 'Surroundings, practice, units' },
+];
+
+const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
+  'circuits',
+  'sources',
+  'converters',
+  'batteries',
+  'solar',
+  'buses',
+];
+
+/** The room of the system: what there is, how it is wired, whether its parts fit. */
+@Component({
+  selector: 'heli-rig',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    CdkMenu,
+    CdkMenuItem,
+    CdkMenuTrigger,
+    ChoiceBar,
+    OneLineDiagram,
+    PartSheet,
+    RigChecks,
+    Setup,
+    Supplies,
+    WorthNext,
+  ],
+  providers: [RigState],
+  templateUrl: './rig.html',
+  styleUrls: ['./rig.css', '../ui/menu.css'],
+})
+export class RigRoom {
+  protected readonly state = inject(RigState);
+  protected readonly views = VIEWS;
+  /** The view an address asks for. */
+  readonly view = input<string>();
+  protected readonly shown = linkedSignal(() => this.view() ?? 'diagram');
+  protected readonly added = ADDED.map((list) => ({ list, words: ENTRY_WORDS[list] }));
+  protected readonly doubts = computed(() => countDoubts(this.state.rig()));
+  private readonly diagram = viewChild(OneLineDiagram);
+
+  protected saveAs(kind: 'svg' | 'png'): void {
+    const drawing = this.diagram()?.element;
+    if (!drawing) return;
+    const name = `${this.state.rig().id}-one-line`;
+    if (kind === 'svg') void saveSvg(drawing, name);
+    else void savePng(drawing, name);
+  }
+}

@@ -1,0 +1,251 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  batteryClockOf,
+  check,
+  choiceWords,
+  explain,
+  formatAmount,
+  formatDuration,
+  formatNumber,
+  inputLimitOf,
+  leftBeside,
+  supplyCarries,
+  verdictPhrase,
+  type Rig,
+  type Supply,
+} from '@heliarch/core';
+import { VerdictMark } from '../../ui/verdict-mark';
+import { PartSheet } from '../part-sheet';
+import { RigState } from '../rig-state';
+
+interface Row {
+  readonly label: string;
+  readonly of: (rig: Rig, supply: Supply) => string;
+}
+
+const OPEN = '–';
+const PERCENT = 100;
+const SECONDS_PER_HOUR = 3600;
+const amps = (value: number | undefined): string => (value === undefined ? OPEN : formatAmount(value, 'A'));
+const va = (value: number): string =>
+  value === 0 ? OPEN : Number.isFinite(value) ? formatAmount(value, 'VA') : 'not entered';
+
+/** What stands side by side, in the order in which it matters at the post. */
+const ROWS: readonly Row[] = [
+  {
+    label: 'Connected',
+    of: (rig, { sources }) =>
+      rig.sources
+        .filter(({ id }) => sources.includes(id))
+        .map(({ name }) => name)
+        .join(', ') || 'nothing, on battery',
+  },
+  { label: 'Smallest breaker in the chain', of: (_, { breaker }) => amps(breaker?.amps) },
+  {
+    label: 'Smallest plug or adapter',
+    of: (_, { cords }) => {
+      const plugs = (cords ?? []).flatMap(({ plugA }) => plugA ?? []);
+      return plugs.length === 0 ? OPEN : amps(Math.min(...plugs));
+    },
+  },
+  { label: 'Other loads on it', of: (_, { otherLoadsA }) => amps(otherLoadsA?.value) },
+  { label: 'Input limit, as set', of: (_, { inputLimitA }) => amps(inputLimitA) },
+  { label: 'Input limit, advised for your set', of: advised },
+  { label: 'Assist', of: (_, { assist }) => (assist ? choiceWords(assist) : OPEN) },
+  { label: 'Charging', of: (_, { charging }) => (charging ? choiceWords(charging) : OPEN) },
+  { label: 'Carries from the source', of: (rig, supply) => va(supplyCarries(rig, supply).sourceVA) },
+  { label: 'Carries behind the inverter', of: (rig, supply) => va(supplyCarries(rig, supply).behindVA) },
+  { label: 'of that from the battery', of: (rig, supply) => va(supplyCarries(rig, supply).batteryVA) },
+  { label: 'Room to grow beside your set', of: roomToGrow },
+  { label: 'The battery lasts for your set', of: lasts },
+];
+
+function roomToGrow(rig: Rig, supply: Supply): string {
+  const scene = rig.scenes[0];
+  if (!scene) return OPEN;
+  const left = leftBeside(rig, check(rig, { ...scene, supply: supply.id }));
+  if (!Number.isFinite(left)) return 'not entered';
+  return left > 0 ? `at least ${formatAmount(left, 'VA', 'at-least')}` : 'none for hours';
+}
+
+/** From full to its reserve, at what the set draws now. */
+function lasts(rig: Rig, supply: Supply): string {
+  const scene = rig.scenes[0];
+  const clock = scene && batteryClockOf(scene, check(rig, { ...scene, supply: supply.id }));
+  if (!clock || clock.amps.stated <= 0) return OPEN;
+  const usable = clock.ampHoursNow * (1 - clock.reservePercent / PERCENT);
+  return `${formatDuration((usable / clock.amps.stated) * SECONDS_PER_HOUR)} from full`;
+}
+
+function advised(rig: Rig, supply: Supply): string {
+  const scene = rig.scenes[0];
+  const limit = scene && inputLimitOf(rig, check(rig, { ...scene, supply: supply.id }));
+  if (!limit) return OPEN;
+  const { atLeastA, atMostA } = limit;
+  const most = formatNumber(Math.floor(atMostA), 0);
+  const least = Math.ceil(atLeastA ?? 0);
+  if (least > Math.floor(atMostA)) return `none: your set needs ${least} A`;
+  return least > 0 ? `${least} to ${most} A` : `at most ${most} A`;
+}
+
+/** The supplies side by side: what each carries, what is set and what is advised; one of them to be edited. */
+@Component({
+  selector: 'heli-supplies',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PartSheet, VerdictMark],
+  template: `
+    <div class="room">
+      <section aria-label="Supplies side by side">
+        <p class="tools">
+          <button type="button" class="plain-button" (click)="state.add('supplies')">Add a supply</button>
+          <span class="caption"
+            >A supply is a situation: what you are plugged into, with its own limits.</span
+          >
+        </p>
+        <div class="scroll">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col"><span class="unseen">What</span></th>
+                @for (supply of supplies(); track supply.id) {
+                  <th scope="col" [class.here]="isHere(supply)">
+                    <button
+                      type="button"
+                      [attr.aria-current]="isHere(supply) ? 'true' : null"
+                      (click)="state.select('supplies', supply.id)"
+                    >
+                      {{ supply.name }}
+                    </button>
+                  </th>
+                }
+              </tr>
+            </thead>
+            <tbody>
+              @for (row of rows(); track row.label) {
+                <tr>
+                  <th scope="row">{{ row.label }}</th>
+                  @for (cell of row.cells; track $index) {
+                    <td class="figures">{{ cell }}</td>
+                  }
+                </tr>
+              }
+              <tr class="verdict">
+                <th scope="row">Your set on it</th>
+                @for (answer of answers(); track $index) {
+                  <td [class]="answer.verdict">
+                    <heli-verdict-mark [mark]="answer.verdict" /> <strong>{{ answer.word }}</strong>
+                    <span class="caption">{{ answer.action }}</span>
+                  </td>
+                }
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p class="caption">
+          “Carries” is for hours, at nominal volts; legs, power factor and starts can decide earlier, and
+          Together knows them. The arrival test of a post is in Together, under What else.
+        </p>
+      </section>
+      <heli-part-sheet />
+    </div>
+  `,
+  styles: `
+    .room {
+      display: grid;
+      grid-template-columns: minmax(0, 860fr) minmax(320px, 344fr);
+      gap: 28px;
+      padding-bottom: 24px;
+    }
+    heli-part-sheet {
+      padding-left: 20px;
+      border-left: 1px solid var(--ink);
+    }
+    .tools {
+      display: flex;
+      align-items: center;
+      gap: 14px;
+      padding: 4px 0 10px;
+    }
+    .scroll {
+      overflow-x: auto;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      font-size: 14px;
+    }
+    th,
+    td {
+      min-width: 96px;
+      padding: 6px 10px 6px 0;
+      border-bottom: 1px solid var(--rule);
+      text-align: left;
+      vertical-align: top;
+      font-weight: 400;
+    }
+    thead th {
+      border-bottom: 1px solid var(--ink);
+    }
+    thead button {
+      padding: 0;
+      border: 0;
+      background: none;
+      font-weight: 600;
+      text-align: left;
+    }
+    thead .here {
+      box-shadow: inset 0 -4px 0 var(--sun);
+    }
+    tbody th {
+      color: var(--ink-2);
+    }
+    .verdict strong {
+      color: var(--verdict);
+    }
+    .verdict heli-verdict-mark {
+      margin-right: 4px;
+    }
+    .verdict .caption {
+      display: block;
+    }
+    @media (max-width: 1000px) {
+      .room {
+        grid-template-columns: minmax(0, 1fr);
+      }
+      heli-part-sheet {
+        padding-left: 0;
+        border-left: 0;
+      }
+    }
+  `,
+})
+export class Supplies {
+  protected readonly state = inject(RigState);
+  protected readonly supplies = computed(() => this.state.rig().supplies);
+  protected readonly rows = computed(() =>
+    ROWS.map(({ label, of }) => ({
+      label,
+      cells: this.supplies().map((supply) => of(this.state.rig(), supply)),
+    })),
+  );
+  protected readonly answers = computed(() => {
+    const rig = this.state.rig();
+    const scene = rig.scenes[0];
+    return this.supplies().flatMap((supply) => {
+      if (!scene) return [];
+      const result = check(rig, { ...scene, supply: supply.id });
+      const words = explain(rig, result);
+      return [{ verdict: result.verdict, word: verdictPhrase(words), action: words.action }];
+    });
+  });
+
+  constructor() {
+    const first = this.supplies()[0];
+    if (first && this.state.selected().list !== 'supplies') this.state.select('supplies', first.id);
+  }
+
+  protected isHere(supply: Supply): boolean {
+    const { list, id } = this.state.selected();
+    return list === 'supplies' && id === supply.id;
+  }
+}
