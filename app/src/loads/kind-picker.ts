@@ -1,0 +1,172 @@
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, output, signal, viewChild } from '@angular/core';
+import {
+  findTypicalLoads,
+  formatNumber,
+  kindOfPart,
+  LOAD_FAMILIES,
+  sourceWords,
+  TYPICAL_LOADS_SOURCE,
+  type TypicalLoad,
+} from '@heliarch/core';
+
+/** The library of typical loads: find one, add it, correct it later. */
+@Component({
+  selector: 'heli-kind-picker',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <dialog #dialog aria-labelledby="kinds-title" (close)="words.set('')">
+      <header>
+        <h2 id="kinds-title">Add a load from its kind</h2>
+        <button type="button" class="plain-button" (click)="close()">Close</button>
+      </header>
+      <p class="caption">
+        Usual values, from memory: {{ source }}. Each may be 40 % off or more, is marked as typical, and is
+        replaced by what you read or measure.
+      </p>
+      <label class="find">
+        Find a kind
+        <input
+          #find
+          type="search"
+          autocomplete="off"
+          [value]="words()"
+          (input)="words.set(find.value)"
+          (keydown.enter)="pickFirst()"
+        />
+      </label>
+      <div class="kinds">
+        @for (group of groups(); track group.family) {
+          <h3>{{ group.family }}</h3>
+          <ul>
+            @for (kind of group.kinds; track kind.id) {
+              <li>
+                <button type="button" (click)="pick(kind)">
+                  <span>{{ kind.name }}</span>
+                  <span class="figures">{{ range(kind) }}</span>
+                </button>
+              </li>
+            }
+          </ul>
+        } @empty {
+          <p>
+            No kind has these words.
+            <button type="button" class="link" (click)="name(words())">
+              Add “{{ words() }}” and enter its numbers
+            </button>
+          </p>
+        }
+      </div>
+    </dialog>
+  `,
+  styleUrl: '../ui/dialog.css',
+  styles: `
+    .find {
+      display: flex;
+      align-items: baseline;
+      gap: 10px;
+      margin: 12px 0 4px;
+    }
+    .find input {
+      flex: 1;
+      height: 32px;
+      padding: 0 6px;
+      border: 0;
+      border-bottom: 2px solid var(--ink);
+      border-radius: 0;
+      background: none;
+      font-size: 16px;
+    }
+    h3 {
+      padding: 12px 0 3px;
+      border-bottom: 1px solid var(--ink);
+      font: 600 13.5px/18px var(--body);
+    }
+    ul {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+      column-gap: 24px;
+    }
+    li {
+      border-bottom: 1px solid var(--rule);
+    }
+    li button {
+      display: flex;
+      justify-content: space-between;
+      gap: 10px;
+      width: 100%;
+      min-height: 30px;
+      padding: 4px 2px;
+      border: 0;
+      background: none;
+      text-align: left;
+    }
+    li button:hover {
+      background: var(--paper-2);
+    }
+    li .figures {
+      color: var(--ink-2);
+      white-space: nowrap;
+    }
+    @media (pointer: coarse) {
+      li button {
+        min-height: 44px;
+      }
+    }
+  `,
+})
+export class KindPicker {
+  readonly picked = output<TypicalLoad>();
+  readonly named = output<string>();
+
+  protected readonly words = signal('');
+  protected readonly source = sourceWords(TYPICAL_LOADS_SOURCE);
+  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
+
+  protected readonly groups = computed(() => {
+    const found = findTypicalLoads(this.words());
+    return LOAD_FAMILIES.map((family) => ({
+      family,
+      kinds: found.filter((kind) => kind.family === family),
+    })).filter(({ kinds }) => kinds.length > 0);
+  });
+
+  show(): void {
+    this.dialog().nativeElement.showModal();
+  }
+
+  protected close(): void {
+    this.dialog().nativeElement.close();
+  }
+
+  protected pick(kind: TypicalLoad): void {
+    this.close();
+    this.picked.emit(kind);
+  }
+
+  protected name(name: string): void {
+    this.close();
+    this.named.emit(name.trim());
+  }
+
+  /** Enter takes the one that is left, or the first. */
+  protected pickFirst(): void {
+    const [first] = this.groups()[0]?.kinds ?? [];
+    if (first) this.pick(first);
+    else if (this.words().trim()) this.name(this.words());
+  }
+
+  protected range({ parts }: TypicalLoad): string {
+    const [low, high] = parts.reduce(
+      ([least, most], { watts }) => [least + watts.low, most + watts.high],
+      [0, 0],
+    );
+    const kick = parts.some(({ kind }) => kindOfPart(kind).startMultiple) ? ', with a kick' : '';
+    return `${formatNumber(rough(low), 0)} to ${formatNumber(rough(high), 0)} W${kick}`;
+  }
+}
+
+/** Two digits are all that a usual value has. */
+function rough(watts: number): number {
+  return Number(watts.toPrecision(2));
+}

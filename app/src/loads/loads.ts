@@ -1,0 +1,45 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import { choiceWords, countDoubts, entriesOf, type Load } from '@heliarch/core';
+import { KindPicker } from './kind-picker';
+import { ListImport } from './list-import';
+import { LoadTable } from './load-table';
+import { LoadsState } from './loads-state';
+import { WorthNext } from '../ui/worth-next';
+import { LoadPlate } from './plate/load-plate';
+
+const USAGES: readonly Load['usage'][] = ['left-on', 'by-itself', 'during-work'];
+/** Where loads.css puts list and plate below each other. */
+const BELOW_EACH_OTHER = '(max-width: 1100px)';
+
+/** The room of the loads: what there is, and everything about each. */
+@Component({
+  selector: 'heli-loads',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [KindPicker, ListImport, LoadPlate, LoadTable, WorthNext],
+  providers: [LoadsState],
+  templateUrl: './loads.html',
+  styleUrl: './loads.css',
+})
+export class Loads {
+  protected readonly state = inject(LoadsState);
+  protected readonly usages = USAGES.map((id) => ({ id, words: choiceWords(id) }));
+  protected readonly circuits = computed(() => entriesOf(this.state.rig(), 'circuits'));
+  protected readonly doubts = computed(() => countDoubts(this.state.rig()));
+
+  private readonly plate = viewChild('plate', { read: ElementRef });
+
+  /** On a narrow screen the plate is below the list. */
+  protected showPlate(): void {
+    const plate: unknown = this.plate()?.nativeElement;
+    if (matchMedia(BELOW_EACH_OTHER).matches && plate instanceof HTMLElement) plate.scrollIntoView();
+  }
+
+  protected usageOf(id: string): Load['usage'] | undefined {
+    return USAGES.find((usage) => usage === id);
+  }
+
+  protected use(id: string): void {
+    const usage = this.usageOf(id);
+    if (usage) this.state.use(this.state.ticked(), usage);
+  }
+}

@@ -1,0 +1,154 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ceilingsOf,
+  formatAmount,
+  formatNumber,
+  formatSeconds,
+  runningPowerFactor,
+  runningPowerOf,
+  startSizeOf,
+  systemOfLoad,
+  type Interval,
+  type Load,
+  type Part,
+  type Quantity,
+} from '@heliarch/core';
+import { FieldGroup } from '../../ui/fields/field-group';
+import { FieldRow } from '../../ui/fields/field-row';
+import { SheetContext } from '../../ui/fields/sheet-context';
+import { KickChart } from './kick-chart';
+import { isOffered, KICK_WAYS, kickWay } from './ways';
+import { WayTabs } from './way-tabs';
+import { StartTestSheet, type StartTaken } from './start-test-sheet';
+
+const ORIGIN_WORDS: Readonly<Record<string, string>> = {
+  entered: 'as entered',
+  inrush: 'from the clamp, base taken off',
+  'locked-rotor': 'from locked-rotor amps',
+  'rated-load': 'from rated-load amps and the usual multiple',
+  'code-letter': 'from the code letter, its upper end',
+  'motor-table': 'from the motor table',
+  multiple: 'from the usual multiple of its kind',
+};
+
+/** What a part draws as it starts, against what the inverter carries. */
+@Component({
+  selector: 'heli-kick-band',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FieldGroup, FieldRow, KickChart, StartTestSheet, WayTabs],
+  template: `
+    <heli-way-tabs
+      legend="Kick: how do you know it?"
+      [ways]="ways()"
+      [selected]="way()"
+      (choose)="choose($event)"
+    />
+    @if (way() !== 'none') {
+      <div class="fields">
+        @for (field of fields(); track field) {
+          <heli-field
+            [path]="path() + '.' + field"
+            [label]="field === 'start.softStarter' ? 'seen with a soft starter' : undefined"
+          />
+        }
+      </div>
+      <heli-field-group class="fields" [path]="path() + '.start'" [only]="['soft']" />
+    }
+    @if (size(); as kick) {
+      <p class="derived figures">
+        = <strong>{{ kick.words }}</strong> · {{ kick.seconds }} · {{ kick.times }} · {{ kick.origin }}
+        @if (kick.before) {
+          · {{ kick.before }}
+        }
+      </p>
+      <heli-kick-chart [kick]="kick.drawn" [ceilings]="ceilings()" />
+      <p class="measure">
+        <button type="button" class="plain-button" (click)="isMeasuring.set(!isMeasuring())">
+          {{ isMeasuring() ? 'Put the readings away' : 'Measure it with a clamp meter' }}
+        </button>
+      </p>
+      @if (isMeasuring()) {
+        <heli-start-test-sheet [load]="load()" [part]="part()" (taken)="take($event)" />
+      }
+    } @else {
+      <p class="derived">It starts with what it runs on.</p>
+    }
+  `,
+  styleUrl: './band.css',
+})
+export class KickBand {
+  private readonly sheet = inject(SheetContext);
+  readonly load = input.required<Load>();
+  readonly part = input.required<Part>();
+  readonly path = input.required<string>();
+
+  protected readonly isMeasuring = signal(false);
+  private readonly system = computed(() => systemOfLoad(this.sheet.sound(), this.load()));
+  private readonly known = computed(() => kickWay(this.part(), this.system()));
+  private readonly chosen = signal<{ readonly of: string; readonly way: string } | undefined>(undefined);
+  private readonly key = computed(() => `${this.load().id} ${this.part().id}`);
+  protected readonly way = computed(() => {
+    const chosen = this.chosen();
+    return chosen?.of === this.key() ? chosen.way : this.known();
+  });
+  protected readonly ways = computed(() => KICK_WAYS.filter((way) => isOffered(way, this.part())));
+  protected readonly fields = computed(() => KICK_WAYS.find(({ id }) => id === this.way())?.fields ?? []);
+
+  protected readonly size = computed(() => {
+    const part = this.part();
+    const found = startSizeOf(part, this.system());
+    if (!found) return undefined;
+    const { watts, va } = runningPowerOf(part, this.system());
+    const running = va?.value ?? watts.value / runningPowerFactor(part).stated;
+    const isSoft = found.full.va.value !== found.va.value;
+    return {
+      words: `${formatAmount(found.va.value, 'VA')}, with the doubt ${rangeOf(found.va, 'VA')}`,
+      seconds: formatSeconds(found.seconds.value),
+      times: running > 0 ? `${formatNumber(found.va.value / running, 1)} times running` : 'running unknown',
+      origin: ORIGIN_WORDS[found.origin] ?? '',
+      before: isSoft ? `${formatAmount(found.full.va.value, 'VA')} without its soft starter` : '',
+      drawn: { va: edges(found.va), seconds: edges(found.seconds) },
+    };
+  });
+
+  /** The tiers of the inverter ahead of this load; none where it hangs before the inverter. */
+  protected readonly ceilings = computed(() => {
+    const rig = this.sheet.sound();
+    const circuit = rig.circuits.find(({ id }) => id === this.load().circuit);
+    const inverter = rig.converters.find(
+      ({ to, pole }) => to === circuit?.bus && (!pole || pole === 'both' || pole === circuit.pole),
+    );
+    return inverter ? ceilingsOf(inverter) : [];
+  });
+
+  protected choose(way: string): void {
+    this.sheet.discard();
+    this.chosen.set({ of: this.key(), way });
+    const at = `${this.path()}.start`;
+    if (way === 'none') {
+      this.sheet.set(at, undefined);
+      return;
+    }
+    if (way === this.known()) return;
+    const { va: _va, from: _from, ...kept } = this.part().start ?? {};
+    this.sheet.set(at, way === 'entered' || way === 'multiple' ? kept : { ...kept, from: {} });
+  }
+
+  protected take({ va, seconds }: StartTaken): void {
+    const { from: _from, soft, ...kept } = this.part().start ?? {};
+    // What the clamp saw has the soft starter in it.
+    const seen = soft && soft.isBypassed !== 'yes' ? { softStarter: 'yes' as const } : {};
+    this.sheet.set(`${this.path()}.start`, { ...kept, ...seen, va, ...(seconds && { seconds }) });
+    this.chosen.set(undefined);
+    this.isMeasuring.set(false);
+  }
+}
+
+function edges({ value, minus = 0, plus = 0 }: Quantity): Interval {
+  return { lo: value - minus, stated: value, hi: value + plus };
+}
+
+function rangeOf(quantity: Quantity, unit: string): string {
+  const { lo, hi } = edges(quantity);
+  return `${formatAmount(lo, unit)} to ${formatAmount(hi, unit)}`;
+}

@@ -1,0 +1,151 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { formatNumber, parseNumber } from '@heliarch/core';
+
+/** Watts and power factor, as a meter gives them. */
+export interface Metered {
+  readonly watts: number;
+  readonly powerFactor: number;
+}
+
+const FIELDS = [
+  { id: 'volts', label: 'Volts', unit: 'V' },
+  { id: 'amps', label: 'Amps', unit: 'A' },
+  { id: 'watts', label: 'Watts', unit: 'W' },
+] as const;
+type FieldId = (typeof FIELDS)[number]['id'];
+
+/** Volts, amps and watts read off a plug-in meter at the same moment. */
+@Component({
+  selector: 'heli-meter-reading',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="cells">
+      @for (field of fields; track field.id) {
+        <label>
+          {{ field.label }}
+          <span>
+            <input
+              #box
+              type="text"
+              inputmode="decimal"
+              autocomplete="off"
+              class="figures"
+              [value]="typed()[field.id]"
+              (input)="type(field.id, box.value)"
+            />
+            {{ field.unit }}
+          </span>
+        </label>
+      }
+      <span class="derived" role="status">
+        @if (metered(); as found) {
+          = {{ number(found.apparent, 0) }} VA, power factor {{ number(found.powerFactor, 2) }}
+        } @else if (fault()) {
+          {{ fault() }}
+        }
+      </span>
+      <button type="button" class="plain-button" [disabled]="!metered() || isUnheard()" (click)="take()">
+        Take this reading
+      </button>
+    </div>
+    @if (asksForState()) {
+      <label class="ask">
+        <input #heard type="checkbox" [checked]="wasHeard()" (change)="wasHeard.set(heard.checked)" />
+        The compressor was heard running, on a warm day: a mild morning, or the fan alone, reads far too low.
+      </label>
+    }
+  `,
+  styles: `
+    .cells {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 8px 18px;
+      padding: 8px 0;
+    }
+    label {
+      color: var(--ink-2);
+      font-size: 12.5px;
+    }
+    .cells label span {
+      display: block;
+    }
+    .cells input {
+      width: 78px;
+      height: 30px;
+      padding: 0 4px;
+      border: 0;
+      border-bottom: 2px solid var(--ink);
+      border-radius: 0;
+      background: none;
+      font-size: 19px;
+      font-weight: 500;
+      text-align: right;
+      color: var(--ink);
+    }
+    .derived {
+      flex: 1 1 160px;
+      min-height: 24px;
+      color: var(--ink-2);
+    }
+    .ask {
+      display: flex;
+      gap: 8px;
+      padding-bottom: 8px;
+    }
+    @media (pointer: coarse) {
+      .cells input {
+        height: 44px;
+      }
+    }
+  `,
+})
+export class MeterReading {
+  /** Whether what is metered has a compressor that may not have been running (the ninth slip). */
+  readonly asksForState = input(false);
+  readonly taken = output<Metered>();
+
+  protected readonly fields = FIELDS;
+  protected readonly typed = signal<Record<FieldId, string>>({ volts: '', amps: '', watts: '' });
+  protected readonly wasHeard = signal(false);
+
+  private readonly values = computed(() => {
+    const { volts, amps, watts } = this.typed();
+    return { volts: parseNumber(volts), amps: parseNumber(amps), watts: parseNumber(watts) };
+  });
+
+  protected readonly metered = computed(() => {
+    const { volts, amps, watts } = this.values();
+    if (!volts || !amps || !watts || volts < 0 || amps < 0 || watts < 0) return undefined;
+    const apparent = volts * amps;
+    return watts > apparent * METER_ERROR
+      ? undefined
+      : { apparent, watts, powerFactor: Math.min(1, watts / apparent) };
+  });
+
+  protected readonly fault = computed(() => {
+    const { volts, amps, watts } = this.values();
+    if (volts === undefined || amps === undefined || watts === undefined) return '';
+    return this.metered()
+      ? ''
+      : `${formatNumber(watts, 0)} W are more than ${formatNumber(volts * amps, 0)} VA: one of the three is not from the same moment.`;
+  });
+
+  protected readonly isUnheard = computed(() => this.asksForState() && !this.wasHeard());
+
+  protected type(id: FieldId, text: string): void {
+    this.typed.update((typed) => ({ ...typed, [id]: text }));
+  }
+
+  protected take(): void {
+    const found = this.metered();
+    if (found) this.taken.emit({ watts: found.watts, powerFactor: found.powerFactor });
+  }
+
+  protected number(value: number, decimals: number): string {
+    return formatNumber(value, decimals);
+  }
+}
+
+/** Watts may read above volts times amps by the error of the meter. */
+const METER_ERROR = 1.03;

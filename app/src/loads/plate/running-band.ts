@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  formatAmount,
+  formatNumber,
+  kindOfPart,
+  runningPowerFactor,
+  runningPowerOf,
+  systemOfLoad,
+  type Load,
+  type Part,
+} from '@heliarch/core';
+import { FieldRow } from '../../ui/fields/field-row';
+import { SheetContext } from '../../ui/fields/sheet-context';
+import { MeterReading, type Metered } from './meter-reading';
+import { RUNNING_WAYS, runningWay } from './ways';
+import { WayTabs } from './way-tabs';
+
+/** What a part draws running: in whatever form it is known, and what follows from it. */
+@Component({
+  selector: 'heli-running-band',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FieldRow, MeterReading, WayTabs],
+  template: `
+    <heli-way-tabs
+      legend="Running: how do you know it?"
+      [ways]="ways"
+      [selected]="way()"
+      (choose)="choose($event)"
+    />
+    @if (way() === 'meter') {
+      <heli-meter-reading [asksForState]="isCompressor()" (taken)="take($event)" />
+    } @else {
+      <div class="fields">
+        @for (field of fields(); track field) {
+          <heli-field [path]="path() + '.' + field" />
+        }
+      </div>
+    }
+    <p class="derived figures">{{ derived() }}</p>
+  `,
+  styleUrl: './band.css',
+})
+export class RunningBand {
+  private readonly sheet = inject(SheetContext);
+  readonly load = input.required<Load>();
+  readonly part = input.required<Part>();
+  /** Its place within the load: `parts[0]`. */
+  readonly path = input.required<string>();
+
+  protected readonly ways = RUNNING_WAYS;
+  private readonly known = computed(() => runningWay(this.part()));
+  /** The tab that is open: the way it is known by, until another one is chosen. */
+  private readonly chosen = signal<{ readonly of: string; readonly way: string } | undefined>(undefined);
+  private readonly key = computed(() => `${this.load().id} ${this.part().id}`);
+  protected readonly way = computed(() => {
+    const chosen = this.chosen();
+    return chosen?.of === this.key() ? chosen.way : this.known();
+  });
+  protected readonly fields = computed(() => RUNNING_WAYS.find(({ id }) => id === this.way())?.fields ?? []);
+  protected readonly isCompressor = computed(() => kindOfPart(this.part().kind).family === 'Compressors');
+
+  /** What follows, of what the rig has now. */
+  protected readonly derived = computed(() => {
+    const rig = this.sheet.sound();
+    const { watts, va } = runningPowerOf(this.part(), systemOfLoad(rig, this.load()));
+    const { lo, stated, hi } = runningPowerFactor(this.part());
+    const apparent = va?.value ?? watts.value / stated;
+    const range = `${formatAmount(watts.value - (watts.minus ?? 0), 'W')} to ${formatAmount(watts.value + (watts.plus ?? 0), 'W')}`;
+    const factor = lo === hi ? formatNumber(lo, 2) : `${formatNumber(lo, 2)} to ${formatNumber(hi, 2)}`;
+    return `= ${formatAmount(watts.value, 'W')}, with the doubt ${range} · ${formatAmount(apparent, 'VA')} · power factor ${factor}`;
+  });
+
+  protected choose(way: string): void {
+    this.sheet.discard();
+    this.chosen.set({ of: this.key(), way });
+    if (way === this.known() || way === 'meter') return;
+    // The rig keeps the figure it has until the new one is typed.
+    this.sheet.set(`${this.path()}.runningW`, undefined);
+    if (way !== 'watts' || this.part().runningFrom)
+      this.sheet.set(`${this.path()}.runningFrom`, way === 'watts' ? undefined : {});
+  }
+
+  protected take({ watts, powerFactor }: Metered): void {
+    this.sheet.set(`${this.path()}.powerFactor`, {
+      value: Number(powerFactor.toFixed(3)),
+      basis: 'measured',
+    });
+    this.sheet.set(`${this.path()}.runningW`, { value: watts, basis: 'measured' });
+    if (this.part().runningFrom) this.sheet.set(`${this.path()}.runningFrom`, undefined);
+    this.chosen.set(undefined);
+  }
+}
