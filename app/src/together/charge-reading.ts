@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatDuration, parseNumber, type Scene } from '@heliarch/core';
+import { UnitChoice } from '../ui/unit-choice';
 
 const MS_PER_SECOND = 1000;
 const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
@@ -60,6 +61,7 @@ const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
   `,
 })
 export class ChargeReading {
+  private readonly units = inject(UnitChoice);
   readonly charge = input.required<Scene['charge']>();
   readonly read = output<number>();
 
@@ -71,7 +73,7 @@ export class ChargeReading {
     if (!charge) return 'Charge not entered';
     const at = new Date(charge.readAt);
     const ageMs = Date.now() - at.getTime();
-    const clock = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    const clock = this.units.time(at);
     const when = ageMs < SAME_DAY_MS ? `read ${clock}` : `read ${formatDuration(ageMs / MS_PER_SECOND)} ago`;
     return `${charge.percent} % charged, ${when}`;
   });

@@ -1,12 +1,14 @@
 import {
-  kindOfPart,
   LOAD_FAMILIES,
+  loadSummary,
   outlookWords,
   wattsInState,
+  type Basis,
   type CheckResult,
   type Load,
   type LoadFamily,
   type Outlook,
+  type Quantity,
   type Rig,
   type Scene,
 } from '@heliarch/core';
@@ -19,8 +21,10 @@ export interface LoadRow {
   /** Place in the switching order; none for loads that start by themselves or are not fed. */
   readonly place: number | undefined;
   readonly watts: number;
+  readonly family: LoadFamily;
+  readonly runningBasis: Basis;
   /** The largest start of its parts, VA. */
-  readonly kick: number | undefined;
+  readonly kick: Quantity | undefined;
   /** Why it runs on nothing here although it is on. */
   readonly notFed: string | undefined;
   readonly outlook: OutlookLine | undefined;
@@ -60,13 +64,16 @@ export function groupLoads(
   const rows = rig.loads.map((load): LoadRow => {
     const on = scene.on.find((entry) => entry.load === load.id);
     const outlook = outlooks.get(load.id);
+    const summary = loadSummary(rig, load);
     return {
       load,
       isOn: on !== undefined,
       stateId: on?.state,
       place: places.get(load.id),
-      watts: wattsInState(load, on?.state),
-      kick: kickingPart(load)?.start?.va.value,
+      watts: wattsInState(rig, load, on?.state),
+      family: summary.family,
+      runningBasis: summary.running.basis,
+      kick: summary.kick,
       notFed: notFed.get(load.id),
       outlook: outlook && saysSomething(outlook, result) ? lineOf(rig, load, outlook) : undefined,
     };
@@ -85,29 +92,7 @@ function lineOf(rig: Rig, load: Load, outlook: Outlook): OutlookLine {
 }
 
 function groupOf(family: LoadFamily, rows: readonly LoadRow[]): LoadGroup {
-  const own = rows.filter(({ load }) => familyOf(load) === family);
+  const own = rows.filter((row) => row.family === family);
   const watts = own.filter((row) => row.isOn && !row.notFed).reduce((sum, row) => sum + row.watts, 0);
   return { family, watts, rows: own };
-}
-
-/** A load belongs where its largest part does: a roof unit is a compressor with a fan. */
-export function familyOf(load: Load): LoadFamily {
-  return kindOfPart(largestPart(load).kind).family;
-}
-
-/** The part whose numbers stand for the load in a list. */
-export function largestPart(load: Load): Load['parts'][number] {
-  return load.parts.reduce((largest, part) =>
-    part.runningW.value > largest.runningW.value ? part : largest,
-  );
-}
-
-/** The part with the largest start. */
-export function kickingPart(load: Load): Load['parts'][number] | undefined {
-  return load.parts
-    .filter((part) => part.start)
-    .reduce<Load['parts'][number] | undefined>(
-      (largest, part) => ((part.start?.va.value ?? 0) > (largest?.start?.va.value ?? 0) ? part : largest),
-      undefined,
-    );
 }

@@ -9,12 +9,13 @@ import {
   signal,
   viewChildren,
 } from '@angular/core';
-import { formatNumber, wattsInState, type Basis } from '@heliarch/core';
+import { formatNumber, wattsInState } from '@heliarch/core';
 import { BasisMark } from '../ui/basis-mark';
+import { Checked } from '../ui/checked';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { UsageMark } from '../ui/usage-mark';
 import { VerdictMark } from '../ui/verdict-mark';
-import { groupLoads, kickingPart, largestPart, type LoadRow, type OutlookLine } from './load-groups';
+import { groupLoads, type LoadRow, type OutlookLine } from './load-groups';
 import { LoadNumbers } from './load-numbers';
 import { TogetherState } from './together-state';
 
@@ -29,7 +30,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
+  imports: [BasisMark, Checked, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })
@@ -60,14 +61,6 @@ export class LoadList {
     return formatNumber(value, 0);
   }
 
-  protected runningBasis(row: LoadRow): Basis {
-    return largestPart(row.load).runningW.basis;
-  }
-
-  protected kickBasis(row: LoadRow): Basis {
-    return kickingPart(row.load)?.start?.va.basis ?? 'setting';
-  }
-
   protected switchLoad(row: LoadRow, isOn: boolean): void {
     this.reached.set(row.load.id);
     this.state.switchLoad(row.load.id, isOn);
@@ -79,7 +72,7 @@ export class LoadList {
 
   protected move(event: KeyboardEvent, row: LoadRow): void {
     const step = STEP_OF_KEY[event.key];
-    if (step !== undefined) this.focusRow(this.rows().indexOf(row) + step);
+    if (step !== undefined) this.focusRow(this.placeOf(row) + step);
     else if (event.key === 'Enter' || event.key === 'ArrowRight') this.openNumbers(row);
     else if (!this.find(event)) return;
     event.preventDefault();
@@ -97,9 +90,13 @@ export class LoadList {
   /** A load with states runs in full until one is chosen. */
   protected stateOf(row: LoadRow): string {
     const full = row.load.states?.find(
-      (state) => wattsInState(row.load, state.id) === wattsInState(row.load, undefined),
+      (state) => this.wattsIn(row, state.id) === this.wattsIn(row, undefined),
     );
     return row.stateId ?? full?.id ?? '';
+  }
+
+  private wattsIn({ load }: LoadRow, stateId: string | undefined): number {
+    return wattsInState(this.state.rig(), load, stateId);
   }
 
   protected chooseState(row: LoadRow, stateId: string): void {
@@ -130,7 +127,12 @@ export class LoadList {
 
   protected closeNumbers(row: LoadRow): void {
     this.open.set(undefined);
-    this.focusRow(this.rows().indexOf(row));
+    this.focusRow(this.placeOf(row));
+  }
+
+  /** By its load: the rows are made anew whenever an answer comes in. */
+  private placeOf({ load }: LoadRow): number {
+    return this.rows().findIndex((row) => row.load.id === load.id);
   }
 
   private focusRow(index: number): void {

@@ -1,5 +1,22 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, viewChildren } from '@angular/core';
-import { kindOfPart, partNumber, type Load, type Part, type PartNumber, type Quantity } from '@heliarch/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  viewChildren,
+} from '@angular/core';
+import {
+  asIfOn,
+  kindOfPart,
+  partNumber,
+  type Load,
+  type Part,
+  type PartNumber,
+  type Quantity,
+} from '@heliarch/core';
+import { LimitWorking } from '../ui/limit-working';
 import { QuantityField } from '../ui/quantity-field';
 import { TogetherState } from './together-state';
 
@@ -15,7 +32,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField],
+  imports: [LimitWorking, QuantityField],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',
@@ -40,6 +57,10 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
       @if (!part.start) {
         <p class="caption">No kick: a {{ kindName(part) }} starts with what it runs on.</p>
       }
+    }
+    @if (outlookLimit(); as limit) {
+      <h3>Why it {{ outlookVerb() }}</h3>
+      <heli-limit-working [rig]="state.rig()" [set]="asIfOn()" [limit]="limit" />
     }
     <button type="button" class="plain-button" (click)="done.emit()">Done</button>
   `,
@@ -66,11 +87,23 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
   `,
 })
 export class LoadNumbers {
-  private readonly state = inject(TogetherState);
+  protected readonly state = inject(TogetherState);
   private readonly fields = viewChildren(QuantityField);
 
   readonly load = input.required<Load>();
   readonly done = output();
+
+  /** What decides whether it can be switched on now; nothing where it is on or not fed. */
+  private readonly outlook = computed(() => this.state.outlooks().get(this.load().id));
+  protected readonly outlookLimit = computed(() => {
+    const outlook = this.outlook();
+    return outlook && outlook.answer !== 'not-here' ? outlook.limit : undefined;
+  });
+  protected readonly outlookVerb = computed(() => {
+    const answer = this.outlook()?.answer;
+    return answer === 'can-start' ? 'can start' : answer === 'tight' ? 'is tight' : 'must wait';
+  });
+  protected readonly asIfOn = computed(() => asIfOn(this.state.rig(), this.state.result(), this.load()));
 
   /** Puts the cursor into the first number. */
   focus(): void {
@@ -79,7 +112,7 @@ export class LoadNumbers {
 
   protected numbersOf(part: Part): readonly NumberField[] {
     return NUMBERS.flatMap((number) => {
-      const quantity = partNumber(part, number.purpose);
+      const quantity = partNumber(this.state.rig(), this.load(), part, number.purpose);
       return quantity ? [{ ...number, quantity }] : [];
     });
   }

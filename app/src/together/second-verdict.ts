@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import {
   explainLimit,
   formatAmount,
@@ -9,9 +9,12 @@ import {
   type BatteryClock,
   type DropOut,
   type Rig,
+  type RunningSet,
 } from '@heliarch/core';
 import { keepTogether } from '../ui/keep-together';
+import { LimitWorking } from '../ui/limit-working';
 import { VerdictMark } from '../ui/verdict-mark';
+import { ClockWorking } from './clock-working';
 
 const OLD_MS = 24 * 3600 * 1000;
 const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' } as const;
@@ -20,19 +23,33 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
 @Component({
   selector: 'heli-second-verdict',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictMark],
+  imports: [ClockWorking, LimitWorking, VerdictMark],
   template: `
     @if (dropOut(); as drop) {
       <section [class]="drop.verdict">
         <h2>If {{ sourceName() }} drops out</h2>
-        <p class="answer"><heli-verdict-mark [mark]="drop.verdict" /> {{ word() }}</p>
+        <button
+          type="button"
+          class="answer"
+          [attr.aria-expanded]="open() === 'drop-out'"
+          (click)="toggle('drop-out')"
+        >
+          <heli-verdict-mark [mark]="drop.verdict" /> <span>{{ word() }}</span>
+        </button>
         <p>{{ dropReason() }}</p>
       </section>
     }
     @if (clock(); as battery) {
       <section>
         <h2>Battery</h2>
-        <p class="answer">{{ falling(battery) }}</p>
+        <button
+          type="button"
+          class="answer"
+          [attr.aria-expanded]="open() === 'clock'"
+          (click)="toggle('clock')"
+        >
+          <span>{{ falling(battery) }}</span>
+        </button>
         <p>{{ chargeLine(battery) }}</p>
       </section>
     } @else if (dropOut()) {
@@ -42,11 +59,17 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
         <p>The source carries what is ticked.</p>
       </section>
     }
+    @if (open() === 'drop-out' && dropOut()?.decider; as limit) {
+      <heli-limit-working class="working" [rig]="rig()" [set]="landing()" [limit]="limit" />
+    }
+    @if (open() === 'clock' && clock(); as battery) {
+      <heli-clock-working class="working" [set]="result()" [clock]="battery" />
+    }
   `,
   styles: `
     :host {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
       gap: 0 20px;
       margin-top: 8px;
       padding-top: 5px;
@@ -59,6 +82,20 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
     .answer {
       font: 600 15px/20px var(--body);
       color: var(--ink);
+    }
+    button.answer {
+      padding: 0;
+      border: 0;
+      background: none;
+      text-align: left;
+      cursor: pointer;
+    }
+    button.answer span {
+      text-decoration: underline dotted var(--rule-2);
+      text-underline-offset: 3px;
+    }
+    .working {
+      grid-column: 1 / -1;
     }
     p {
       color: var(--ink-2);
@@ -76,6 +113,21 @@ export class SecondVerdict {
   readonly sourceName = input.required<string>();
   readonly dropOut = input.required<DropOut | undefined>();
   readonly clock = input.required<BatteryClock | undefined>();
+  readonly result = input.required<RunningSet>();
+
+  /** Which of the two answers shows where it comes from. */
+  protected readonly open = signal<'drop-out' | 'clock' | undefined>(undefined);
+
+  /** Everything lands on the inverter at once: nothing is started by hand. */
+  protected readonly landing = computed((): RunningSet => ({
+    selfStarting: this.dropOut()?.landing ?? [],
+    order: [],
+    starts: [],
+  }));
+
+  protected toggle(answer: 'drop-out' | 'clock'): void {
+    this.open.update((open) => (open === answer ? undefined : answer));
+  }
 
   protected readonly word = computed(() => {
     const drop = this.dropOut();
@@ -94,9 +146,6 @@ export class SecondVerdict {
     if (!drop) return '';
     const dark = drop.dark.map(({ load }) => load.name).join(', ');
     const goesDark = dark ? ` Dark: ${dark}.` : '';
-    if (drop.mayStall && drop.decider?.verdict === 'holds') {
-      return `${drop.mayStall} may stall: it has no soft starter.${goesDark}`;
-    }
     return keepTogether(
       `${drop.decider ? plainText(explainLimit(this.rig(), drop.decider)) : 'Nothing is on.'}${goesDark}`,
     );

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   batteryClockOf,
+  cautionsOf,
   check,
   dropOutOf,
   explain,
@@ -10,10 +11,13 @@ import {
   notChecked,
   outlooksOf,
   settlementOf,
+  staircaseHeads,
   staircaseOf,
   theLoad,
   validateRig,
+  withArrivalTest,
   withCharge,
+  withKnown,
   withLoad,
   withPartNumber,
   withState,
@@ -22,6 +26,7 @@ import {
   type PartNumber,
   type Quantity,
   type Rig,
+  type SourceTest,
   type StartOrderRule,
 } from '@heliarch/core';
 import { map, switchMap } from 'rxjs';
@@ -51,9 +56,12 @@ export class TogetherState {
 
   readonly result = computed(() => check(this.rig(), this.scene(), this.startOrder()));
   readonly explanation = computed(() => explain(this.rig(), this.result()));
-  readonly staircase = computed(() => staircaseOf(this.result()));
+  /** What the staircase is drawn of, where the user chose it. */
+  readonly head = signal<string | undefined>(undefined);
+  readonly heads = computed(() => staircaseHeads(this.result()));
+  readonly staircase = computed(() => staircaseOf(this.result(), this.head()));
   readonly ladder = computed(() => ladderOf(this.result()));
-  readonly notChecked = computed(() => notChecked(this.result()));
+  readonly notChecked = computed(() => notChecked(this.rig(), this.result()));
 
   /** The circuits that feed nothing of this set. */
   readonly idleCircuits = computed(() => {
@@ -70,14 +78,21 @@ export class TogetherState {
     ),
   );
 
-  readonly outlooks = computed((): ReadonlyMap<string, Outlook> => {
+  /** Answers about the loads of another rig would be about loads that are not here. */
+  private readonly asked = computed(() => {
     const asked = this.painted();
+    return asked && haveSameLoads(asked.rig, this.rig()) ? asked : undefined;
+  });
+
+  readonly outlooks = computed((): ReadonlyMap<string, Outlook> => {
+    const asked = this.asked();
     return asked ? outlooksOf(asked.rig, asked.scene) : new Map<string, Outlook>();
   });
   readonly settlement = computed(() => {
-    const asked = this.painted();
+    const asked = this.asked();
     return asked && settlementOf(asked.rig, asked.scene, asked.result);
   });
+  readonly cautions = computed(() => cautionsOf(this.rig(), this.result()));
   readonly dropOut = computed(() => dropOutOf(this.rig(), this.scene()));
   readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
 
@@ -117,6 +132,17 @@ export class TogetherState {
     });
   }
 
+  keepArrivalTest(test: SourceTest): void {
+    this.session.change((rig) => withArrivalTest(rig, this.scene().supply, test), {
+      label: 'keep the arrival test',
+    });
+  }
+
+  /** The user knows better than a warning about the data. */
+  know(contradictionId: string): void {
+    this.session.change((rig) => withKnown(rig, contradictionId), { label: 'set a warning aside' });
+  }
+
   /** What is wrong with a number, in words, before it is taken. */
   faultOf(loadId: string, partId: string, number: PartNumber, quantity: Quantity): string | undefined {
     const read = validateRig(withPartNumber(this.rig(), loadId, partId, number, quantity));
@@ -126,4 +152,11 @@ export class TogetherState {
   private nameOf(loadId: string): string {
     return loadOf(this.rig(), loadId).name;
   }
+}
+
+function haveSameLoads(one: Rig, other: Rig): boolean {
+  return (
+    one.loads.length === other.loads.length &&
+    one.loads.every(({ id }, index) => id === other.loads[index]?.id)
+  );
 }

@@ -1,21 +1,31 @@
-import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  signal,
+} from '@angular/core';
 import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core';
 import { RigSession } from '../book/rig-session';
 import { CautionLine } from '../ui/caution-line';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { keepTogether } from '../ui/keep-together';
 import { LimitLadder } from '../ui/limit-ladder';
+import { Beside } from './beside';
 import { ChargeReading } from './charge-reading';
 import { LoadList } from './load-list';
 import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
+import { UnitChoice } from '../ui/unit-choice';
 import { TogetherState } from './together-state';
 import { VerdictHeadline } from './verdict-headline';
 
 const PHONE_VIEWS: readonly Choice[] = [
   { id: 'loads', label: 'Loads' },
   { id: 'limits', label: 'Limits' },
+  { id: 'beside', label: 'What else' },
 ];
 
 const START_ORDERS: readonly (Choice & { readonly id: StartOrderRule })[] = [
@@ -35,10 +45,10 @@ const CAPTIONS: Record<StartOrderRule, string> = {
   selector: 'heli-together',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Beside,
     CautionLine,
     ChargeReading,
     ChoiceBar,
-    DatePipe,
     LimitLadder,
     LoadList,
     SecondVerdict,
@@ -52,6 +62,8 @@ const CAPTIONS: Record<StartOrderRule, string> = {
 export class Together {
   protected readonly state = inject(TogetherState);
   protected readonly kept = inject(RigSession).kept;
+  protected readonly units = inject(UnitChoice);
+  private readonly injector = inject(Injector);
   protected readonly phoneViews = PHONE_VIEWS;
   protected readonly phoneView = signal('loads');
 
@@ -60,6 +72,9 @@ export class Together {
   );
 
   protected readonly startOrders = START_ORDERS;
+  protected readonly heads = computed(() =>
+    this.state.heads().map(({ id, name }): Choice => ({ id, label: legOf(name) ?? name })),
+  );
   protected readonly hasBattery = computed(() => this.state.rig().batteries.length > 0);
   protected readonly sourceName = computed(() => {
     const { sources } = this.state.result().supply;
@@ -80,8 +95,20 @@ export class Together {
     return keepTogether(settlementWords(this.state.rig(), settlement));
   }
 
+  /** On the phone they are on a page of their own; then the focus goes there. */
+  protected goToCautions(): void {
+    this.phoneView.set('beside');
+    afterNextRender(() => document.getElementById('mind-here')?.focus(), { injector: this.injector });
+  }
+
   protected chooseOrder(id: string): void {
     const rule = START_ORDERS.find((order) => order.id === id);
     if (rule) this.state.startOrder.set(rule.id);
   }
+}
+
+/** "Inverter, leg 2" as a choice among legs: "Leg 2". */
+function legOf(name: string): string | undefined {
+  const leg = /leg (\d)$/.exec(name)?.[1];
+  return leg && `Leg ${leg}`;
 }

@@ -1,13 +1,14 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Explanation, Verdict } from '@heliarch/core';
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import type { Explanation, Rig, RunningSet, Verdict } from '@heliarch/core';
 import { keepTogether } from '../ui/keep-together';
+import { LimitWorking } from '../ui/limit-working';
 import { VerdictMark } from '../ui/verdict-mark';
 
 /** Does it hold; what to do or how much is to spare; why. In that order of size. */
 @Component({
   selector: 'heli-verdict-headline',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictMark],
+  imports: [LimitWorking, VerdictMark],
   template: `
     <div role="status" aria-atomic="true">
       <h1 [class]="verdict()">
@@ -27,7 +28,18 @@ import { VerdictMark } from '../ui/verdict-mark';
           <span>{{ keep(span.text) }}</span>
         }
       }
+      @if (explanation().about) {
+        <button type="button" [attr.aria-expanded]="isOpen()" (click)="toggle()">Show the working</button>
+      }
+      @if (minds() > 0) {
+        <button type="button" (click)="mind.emit()">
+          {{ minds() === 1 ? '1 caution' : minds() + ' cautions' }}
+        </button>
+      }
     </p>
+    @if (isOpen() && explanation().about; as limit) {
+      <heli-limit-working [rig]="rig()" [set]="set()" [limit]="limit" />
+    }
   `,
   styles: `
     h1 {
@@ -46,11 +58,22 @@ import { VerdictMark } from '../ui/verdict-mark';
     .action {
       margin-top: 2px;
       font: 500 20px/26px var(--body);
+      text-wrap: pretty;
     }
     .reason {
       min-height: 36px;
       margin-top: 4px;
       color: var(--ink-2);
+    }
+    .reason button {
+      margin-left: 4px;
+      padding: 0;
+      border: 0;
+      background: none;
+      color: var(--ink-2);
+      text-decoration: underline dotted var(--rule-2);
+      text-underline-offset: 3px;
+      cursor: pointer;
     }
     .reason strong {
       color: var(--ink);
@@ -88,6 +111,18 @@ import { VerdictMark } from '../ui/verdict-mark';
 })
 export class VerdictHeadline {
   protected readonly keep = keepTogether;
+  readonly rig = input.required<Rig>();
+  readonly set = input.required<RunningSet>();
   readonly explanation = input.required<Explanation>();
   readonly verdict = input.required<Verdict>();
+  /** How many cautions the set calls for. */
+  readonly minds = input(0);
+  /** Asked for those cautions. */
+  readonly mind = output();
+
+  protected readonly isOpen = signal(false);
+
+  protected toggle(): void {
+    this.isOpen.update((open) => !open);
+  }
 }

@@ -62,7 +62,7 @@ export function drawStaircase(staircase: Staircase, width: number, height: numbe
     ...runningLevel(staircase, layout),
     runningWhisker: runningWhisker(staircase, layout),
     runningLabel: runningLabel(staircase, [...drawn, ...written], layout),
-    runningLimit: runningLimitShape(staircase, layout),
+    runningLimit: runningLimitShape(staircase, drawn, layout),
     kicks,
     momentArea:
       momentX === undefined

@@ -1,4 +1,4 @@
-import { formatNumber, formatSeconds, type Kick, type Verdict } from '@heliarch/core';
+import { formatNumber, formatSeconds, type Kick, type Limit, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { TOP, type Layout } from './layout';
 import { leastCovering, MARGIN_HEIGHT, marginWords, type MarginShape, type TextPlace } from './margin-text';
@@ -20,6 +20,9 @@ export interface KickShape {
   readonly verdict: Verdict | undefined;
   readonly outline: string;
   readonly x: number;
+  /** The whole spike, its whisker included: where a hand finds it. */
+  readonly box: Box;
+  readonly limit: Limit;
   /** Stem and cap to the edge that decides. */
   readonly whisker: { readonly from: number; readonly to: number };
   readonly ceiling: CeilingShape;
@@ -74,6 +77,7 @@ export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, la
   const highest = Math.min(top, edge);
   const ceiling = ceilingShape(kick, middle, right, highest, layout);
   const value = valueLabel(kick, ceiling, left, top, highest);
+  const box: Box = { x: left, y: highest, width: flat + tail, height: base - highest };
   const shape: KickShape = {
     id,
     value: layout.isNarrow ? undefined : value,
@@ -82,6 +86,8 @@ export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, la
       `M${left} ${base}V${top}H${right}` +
       `C${right + tail * 0.25} ${base - (base - top) * 0.2} ${right + tail * 0.6} ${base} ${right + tail} ${base}Z`,
     x: middle,
+    box,
+    limit: kick.limit,
     whisker: { from: top, to: edge },
     ceiling,
     margin: undefined,
@@ -91,7 +97,7 @@ export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, la
     shape,
     kick,
     label,
-    boxes: [{ x: left, y: highest, width: flat + tail, height: base - highest }, valueBox(value), label],
+    boxes: [box, valueBox(value), label],
   };
 }
 
@@ -211,6 +217,7 @@ export function kickMargin(
     { ...atLeft, textY: low },
     { ...atRight, textY: low },
     { ...above, textY: Math.min(from, to) - MARGIN_HEIGHT - 12 },
+    { ...above, textY: (body ? body.y + body.height : layout.bottom) + MARGIN_HEIGHT / 2 + 6 },
   ];
   return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(kick.limit) };
 }

@@ -1,7 +1,7 @@
 import { formatNumber, type Staircase, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { LEFT, TOP, type Layout } from './layout';
-import { MARGIN_WIDTH, marginWords, type MarginShape } from './margin-text';
+import { leastCovering, MARGIN_WIDTH, marginWords, type MarginShape, type TextPlace } from './margin-text';
 
 export interface RunningLabel {
   readonly x: number;
@@ -41,22 +41,34 @@ export function runningWhisker({ full, runningLimit }: Staircase, { y, runningEn
   return { x: runningEnd - 14, from: y(full.stated), to: y(edge) };
 }
 
-/** What runs in the end, written on its line where nothing stands in the way. */
+const ABOVE_LEVEL = -6;
+const BELOW_LEVEL = 16;
+
+/** What runs in the end, written on its line or under it, where nothing stands in the way. */
 export function runningLabel(
-  { full, runningDecides }: Staircase,
+  { full, runningDecides, runningLimit }: Staircase,
   drawn: readonly Box[],
-  { y, runningEnd }: Layout,
+  { y, runningEnd, end }: Layout,
 ): RunningLabel | undefined {
-  const at = { x: runningEnd - 24, y: y(full.stated) - 6, text: `running ${formatNumber(full.stated, 0)}` };
-  const box = { x: at.x - MARGIN_WIDTH, y: at.y - 12, width: MARGIN_WIDTH, height: 14 };
-  return !runningDecides && box.x > LEFT && drawn.every((other) => overlap(box, other) === 0)
-    ? at
-    : undefined;
+  if (runningDecides) return undefined;
+  const limitLine: Box = { x: LEFT, y: y(runningLimit.va) - 2, width: end - LEFT, height: 4 };
+  const isFree = (at: RunningLabel): boolean => {
+    const box = { x: at.x - MARGIN_WIDTH, y: at.y - 12, width: MARGIN_WIDTH, height: 14 };
+    return box.x > LEFT && [...drawn, limitLine].every((other) => overlap(box, other) === 0);
+  };
+  return [ABOVE_LEVEL, BELOW_LEVEL]
+    .map((dy) => ({
+      x: runningEnd - 24,
+      y: y(full.stated) + dy,
+      text: `running ${formatNumber(full.stated, 0)}`,
+    }))
+    .find(isFree);
 }
 
 /** The one long-dashed line, in the verdict's colour with its margin where it decides. */
 export function runningLimitShape(
   { runningLimit, runningDecides, full, element }: Staircase,
+  drawn: readonly Box[],
   layout: Layout,
 ): RunningLimitShape {
   const { y, runningEnd, column, end } = layout;
@@ -76,15 +88,26 @@ export function runningLimitShape(
       ? { x: runningEnd - column, y: y(full.stated), width: column, height: at - y(full.stated) }
       : undefined,
     margin: decider && {
-      x: runningEnd - 6,
       from: y(edge),
       to: at,
-      textX: runningEnd - 14,
-      textY: Math.max(TOP, Math.min(at, y(Math.max(edge, full.stated))) - 30),
-      anchor: 'end',
+      ...runningMarginPlace([y(edge), y(full.stated), at], drawn, layout),
       ...marginWords(decider),
     },
   };
+}
+
+/** Beside the last step above or below what is compared, else further left, where it covers least. */
+function runningMarginPlace(levels: readonly number[], drawn: readonly Box[], layout: Layout): TextPlace {
+  const { runningEnd, column } = layout;
+  const above = Math.max(TOP, Math.min(...levels) - 30);
+  const below = Math.max(...levels) + 30;
+  const place = (columns: number, textY: number): TextPlace => ({
+    x: runningEnd - 6,
+    textX: runningEnd - 14 - columns * column,
+    textY,
+    anchor: 'end',
+  });
+  return leastCovering([place(0, above), place(0, below), place(1, above), place(2, above)], drawn, layout);
 }
 
 /** What the line stands for: a rating, watts at this power factor, or shore and inverter together. */

@@ -9,8 +9,19 @@ import {
   input,
   signal,
 } from '@angular/core';
-import { formatAmount, formatSeconds, VERDICT_WORDS, type Kick, type Staircase } from '@heliarch/core';
+import {
+  formatAmount,
+  formatSeconds,
+  limitLabel,
+  VERDICT_WORDS,
+  type Kick,
+  type Rig,
+  type RunningSet,
+  type Staircase,
+} from '@heliarch/core';
+import { LimitWorking } from '../../ui/limit-working';
 import { drawStaircase } from './drawing';
+import type { KickShape } from './kick-shapes';
 import type { MarginShape } from './margin-text';
 
 /** Width until the first layout is known: the column of the room, or a phone within its margins. */
@@ -28,14 +39,20 @@ let nextId = 0;
 @Component({
   selector: 'heli-start-staircase',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet],
+  imports: [LimitWorking, NgTemplateOutlet],
   templateUrl: './start-staircase.html',
   styleUrl: './start-staircase.css',
 })
 export class StartStaircase {
+  readonly rig = input.required<Rig>();
+  /** The set it is drawn from, for the working of a kick. */
+  readonly set = input.required<RunningSet>();
   readonly staircase = input.required<Staircase>();
   /** Where more stands above it, the picture is lower. */
   readonly isLow = input(false);
+
+  /** The kick that shows where it comes from. */
+  protected readonly open = signal<string | undefined>(undefined);
 
   private readonly width = signal(Math.min(COLUMN_WIDTH, innerWidth - PHONE_MARGINS));
   protected readonly hatch = `hatch-${(nextId += 1)}`;
@@ -56,6 +73,14 @@ export class StartStaircase {
       ),
     ];
   });
+
+  protected labelOf(kick: KickShape): string {
+    return limitLabel(this.rig(), kick.limit);
+  }
+
+  protected toggle(kick: KickShape): void {
+    this.open.update((open) => (open === kick.id ? undefined : kick.id));
+  }
 
   /** A line with a head at each end; one too short for heads is drawn as arrows from outside. */
   protected arrows({ x, from, to }: MarginShape): string {

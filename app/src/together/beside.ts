@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import {
+  contradictionsOf,
+  wireTablesOf,
+  type Caution,
+  type CheckResult,
+  type CheckScene,
+  type Rig,
+  type SourceTest,
+} from '@heliarch/core';
+import { MindHere } from './mind-here';
+import { WhatElse } from './what-else';
+
+/** What stands beside the verdict and may come a moment later: other questions, odd numbers, cautions. */
+@Component({
+  selector: 'heli-beside',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MindHere, WhatElse],
+  template: `
+    <heli-what-else [rig]="rig()" [scene]="scene()" [result]="result()" (tested)="tested.emit($event)" />
+    <heli-mind-here
+      id="mind-here"
+      tabindex="-1"
+      [cautions]="cautions()"
+      [contradictions]="contradictions()"
+      (known)="known.emit($event)"
+    />
+  `,
+})
+export class Beside {
+  readonly rig = input.required<Rig>();
+  readonly scene = input.required<CheckScene>();
+  readonly result = input.required<CheckResult>();
+  readonly cautions = input.required<readonly Caution[]>();
+  readonly tested = output<SourceTest>();
+  /** A contradiction, by its id, that the user knows better than. */
+  readonly known = output<string>();
+
+  protected readonly contradictions = computed(() => contradictionsOf(this.rig(), wireTablesOf(this.rig())));
+}

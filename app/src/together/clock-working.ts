@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { clockWorkingOf, formatAmount, type BatteryClock, type RunningSet } from '@heliarch/core';
+import { BasisMark } from '../ui/basis-mark';
+import { keepTogether } from '../ui/keep-together';
+
+/** Where the battery's amps and hours come from. */
+@Component({
+  selector: 'heli-clock-working',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BasisMark],
+  template: `
+    <table>
+      <caption class="unseen">
+        What the battery gives
+      </caption>
+      <tbody>
+        @for (line of working().lines; track $index) {
+          <tr>
+            <th scope="row">{{ line.what }}</th>
+            <td class="figures">{{ watts(line.watts.stated) }}</td>
+            <td>
+              @if (line.basis; as basis) {
+                <heli-basis-mark [basis]="basis" />
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @for (step of working().steps; track step) {
+      <p class="caption">{{ keep(step) }}</p>
+    }
+    <p class="caption">Losses by the inverter’s idle draw and efficiencies. Not counted: sun and charging.</p>
+  `,
+  styleUrl: '../ui/working-sheet.css',
+})
+export class ClockWorking {
+  readonly set = input.required<RunningSet>();
+  readonly clock = input.required<BatteryClock>();
+
+  protected readonly keep = keepTogether;
+  protected readonly working = computed(() => clockWorkingOf(this.set(), this.clock()));
+
+  protected watts(value: number): string {
+    return formatAmount(value, 'W');
+  }
+}

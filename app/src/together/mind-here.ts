@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { Caution, Contradiction } from '@heliarch/core';
+
+/** What the facts of this set call for: cautions with their full text behind, and data that contradict each other. */
+@Component({
+  selector: 'heli-mind-here',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (contradictions().length > 0) {
+      <h2>Look at these numbers</h2>
+      @for (each of contradictions(); track each.id) {
+        <div class="odd">
+          <p>
+            <strong>{{ each.field }}</strong>: {{ each.message }}.
+          </p>
+          <button type="button" class="plain-button" (click)="known.emit(each.id)">I know</button>
+        </div>
+      }
+    }
+    @if (cautions().length > 0) {
+      <h2>Cautions for this set</h2>
+      @for (caution of cautions(); track caution.id) {
+        <details>
+          <summary>{{ caution.line }}</summary>
+          <p>{{ caution.text }}</p>
+        </details>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    h2 {
+      margin-top: 20px;
+      padding-bottom: 4px;
+      border-bottom: 1px solid var(--ink);
+    }
+    details,
+    .odd {
+      padding: 4px 0 5px;
+      border-bottom: 1px solid var(--rule);
+    }
+    .odd {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+    }
+    .odd p {
+      flex: 1;
+    }
+    summary {
+      min-height: 24px;
+      padding-left: 18px;
+      font-weight: 500;
+      list-style: none;
+      cursor: pointer;
+      background: linear-gradient(var(--sun), var(--sun)) 2px 4px / 3px 10px no-repeat;
+    }
+    summary::-webkit-details-marker {
+      display: none;
+    }
+    details p {
+      padding: 2px 0 2px 18px;
+      color: var(--ink-2);
+    }
+    @media (max-width: 720px) {
+      summary {
+        min-height: 44px;
+      }
+    }
+  `,
+})
+export class MindHere {
+  readonly cautions = input.required<readonly Caution[]>();
+  readonly contradictions = input.required<readonly Contradiction[]>();
+  readonly known = output<string>();
+}

@@ -1,0 +1,216 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import {
+  formatAmount,
+  formatNumber,
+  surprisesOf,
+  surpriseWords,
+  USUAL_SURPRISE_W,
+  validateRig,
+  VERDICT_WORDS,
+  withArrivalTest,
+  type CheckResult,
+  type CheckScene,
+  type Rig,
+  type SourceTest,
+  type Verdict,
+} from '@heliarch/core';
+import { map, switchMap } from 'rxjs';
+import { afterPaint } from '../ui/after-paint';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { keepTogether } from '../ui/keep-together';
+import { VerdictMark } from '../ui/verdict-mark';
+import { ArrivalTest } from './arrival-test';
+import { whatIfOf } from './what-if';
+
+const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
+
+/** The questions beside the verdict: a line each, and what is behind it on request. */
+@Component({
+  selector: 'heli-what-else',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ArrivalTest, ChoiceBar, VerdictMark],
+  template: `
+    <h2>What else</h2>
+    @for (answer of answers(); track answer.id) {
+      <div class="row">
+        <button type="button" [attr.aria-expanded]="open() === answer.id" (click)="toggle(answer.id)">
+          <span class="question">{{ answer.question }}</span>
+          <span class="line">
+            @if (answer.verdict; as verdict) {
+              <heli-verdict-mark [mark]="verdict" /><span class="unseen">{{ word(verdict) }}. </span>
+            }
+            <span>{{ keep(answer.line) }}</span>
+          </span>
+        </button>
+        @if (open() === answer.id) {
+          <p>{{ keep(answer.detail) }}</p>
+        }
+      </div>
+    }
+    <div class="row">
+      <button type="button" [attr.aria-expanded]="open() === 'surprise'" (click)="toggle('surprise')">
+        <span class="question">One surprise</span>
+        <span class="line">
+          @if (surprise(); as found) {
+            <heli-verdict-mark [mark]="found.verdict" /><span class="unseen"
+              >{{ word(found.verdict) }}.
+            </span>
+            <span>{{ keep(found.line) }}</span>
+          } @else {
+            <span>What would one more switch do?</span>
+          }
+        </span>
+      </button>
+      @if (open() === 'surprise') {
+        <heli-choice-bar
+          class="small"
+          legend="How large a surprise"
+          [choices]="sizes"
+          [selected]="watts() + ''"
+          (choose)="watts.set(+$event)"
+        />
+        <p>{{ keep(surprise()?.detail ?? 'No circuit is fed.') }}</p>
+      }
+    </div>
+    @if (post(); as hookup) {
+      <div class="row">
+        <button type="button" [attr.aria-expanded]="open() === 'arrival'" (click)="toggle('arrival')">
+          <span class="question">Arrival test</span>
+          <span class="line"
+            ><span>{{ hookup.line }}</span></span
+          >
+        </button>
+        @if (open() === 'arrival') {
+          <heli-arrival-test
+            [nominalV]="hookup.nominalV"
+            [supplyName]="hookup.name"
+            [faultOf]="faultOfTest"
+            (kept)="tested.emit($event)"
+          />
+        }
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    h2 {
+      padding-bottom: 4px;
+      border-bottom: 1px solid var(--ink);
+    }
+    .row {
+      padding: 4px 0 5px;
+      border-bottom: 1px solid var(--rule);
+    }
+    button {
+      display: grid;
+      grid-template-columns: 150px 1fr;
+      gap: 0 12px;
+      width: 100%;
+      min-height: 24px;
+      padding: 0;
+      border: 0;
+      background: none;
+      text-align: left;
+    }
+    .question {
+      color: var(--ink-2);
+    }
+    .line {
+      font-weight: 500;
+    }
+    .line > span:last-child {
+      text-decoration: underline dotted var(--rule-2);
+      text-underline-offset: 3px;
+    }
+    heli-verdict-mark {
+      width: 12px;
+      height: 12px;
+      margin-right: 6px;
+      vertical-align: -1px;
+    }
+    p {
+      padding: 2px 0 2px 162px;
+      color: var(--ink-2);
+    }
+    heli-choice-bar {
+      display: block;
+      padding: 4px 0 2px 162px;
+    }
+    @media (max-width: 720px) {
+      button {
+        display: block;
+        min-height: 44px;
+      }
+      .question {
+        display: block;
+      }
+      p,
+      heli-choice-bar {
+        padding-left: 0;
+      }
+    }
+  `,
+})
+export class WhatElse {
+  readonly rig = input.required<Rig>();
+  readonly scene = input.required<CheckScene>();
+  readonly result = input.required<CheckResult>();
+  /** An arrival test to be kept for the supply. */
+  readonly tested = output<SourceTest>();
+
+  /** What was asked, once its verdict is on the screen. */
+  private readonly painted = toSignal(
+    toObservable(computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() }))).pipe(
+      switchMap((asked) => afterPaint().pipe(map(() => asked))),
+    ),
+  );
+  protected readonly answers = computed(() => {
+    const asked = this.painted();
+    return asked ? whatIfOf(asked.rig, asked.scene, asked.result) : [];
+  });
+
+  /** The hookup that can be tested, and what is known of it; generators and batteries are no post. */
+  protected readonly post = computed(() => {
+    const { supply } = this.result();
+    const inlet = this.rig().sources.find(({ id, kind }) => kind === 'inlet' && supply.sources.includes(id));
+    const bus = this.rig().buses.find(({ id }) => id === inlet?.bus);
+    if (!inlet || !bus) return undefined;
+    const { volts, sourceOhms } = supply;
+    const known =
+      volts && sourceOhms
+        ? `${formatNumber(sourceOhms.value, 2)} ohm, ${formatNumber(volts.value, 1)} V with nothing on.`
+        : 'Two readings tell how strong the post is.';
+    return { nominalV: bus.volts, name: supply.name, line: known };
+  });
+
+  protected readonly faultOfTest = (test: SourceTest): string | undefined => {
+    const read = validateRig(withArrivalTest(this.rig(), this.scene().supply, test));
+    return read.ok ? undefined : read.problems[0]?.message;
+  };
+
+  protected readonly keep = keepTogether;
+  protected readonly sizes: readonly Choice[] = SURPRISES_W.map((watts) => ({
+    id: `${watts}`,
+    label: formatAmount(watts, 'W'),
+  }));
+  protected readonly open = signal<string | undefined>(undefined);
+  protected readonly watts = signal(USUAL_SURPRISE_W);
+
+  /** Every circuit is tried with it, so it is asked only while it shows. */
+  protected readonly surprise = computed(() => {
+    if (this.open() !== 'surprise') return undefined;
+    const watts = this.watts();
+    return surpriseWords(this.rig(), surprisesOf(this.rig(), this.scene(), watts), watts);
+  });
+
+  protected word(verdict: Verdict): string {
+    return VERDICT_WORDS[verdict];
+  }
+
+  protected toggle(id: string): void {
+    this.open.update((open) => (open === id ? undefined : id));
+  }
+}
