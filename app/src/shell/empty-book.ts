@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { DemoRigs } from '../book/demo-rigs';
+import { DEMO_RIGS, DemoRigs } from '../book/demo-rigs';
 import { RigSession } from '../book/rig-session';
 
 /** What a new user sees before there is any rig. */
@@ -9,13 +9,24 @@ import { RigSession } from '../book/rig-session';
   template: `
     <h1>No rig yet</h1>
     <p>
-      A rig is your inverter, breakers, supplies and loads. Look around in the demo rig, a fictitious workshop
-      in a van, or open a file that Heliarch saved.
+      A rig is your inverter, breakers, supplies and loads. Look around in a demo rig, all four of them made
+      up, open a file that Heliarch saved, or describe your own: eight questions, about five minutes, every
+      answer can be left open.
     </p>
-    <div>
-      <button type="button" class="plain-button" (click)="openDemo()">Look at the demo rig Tern</button>
+    <ul>
+      @for (demo of demos; track demo.id) {
+        <li>
+          <button type="button" class="plain-button" (click)="openDemo(demo.id)">
+            Look at {{ demo.name }}
+          </button>
+          <span>{{ demo.about }}</span>
+        </li>
+      }
+    </ul>
+    <p class="ways">
+      <button type="button" class="plain-button" (click)="begin.emit()">Eight questions for your own</button>
       <button type="button" class="plain-button" (click)="openFile.emit()">Open a file …</button>
-    </div>
+    </p>
     @if (failed()) {
       <p role="alert">The demo rig cannot be read here. Reload the page, or open a file.</p>
     }
@@ -33,22 +44,39 @@ import { RigSession } from '../book/rig-session';
       margin: 8px 0 20px;
       color: var(--ink-2);
     }
-    div {
-      display: flex;
-      flex-wrap: wrap;
+    ul {
+      margin-bottom: 20px;
+      border-top: 1px solid var(--rule);
+    }
+    li {
+      display: grid;
+      grid-template-columns: 168px 1fr;
+      align-items: center;
       gap: 12px;
+      padding: 6px 0;
+      border-bottom: 1px solid var(--rule);
+      color: var(--ink-2);
+    }
+    .ways {
+      display: flex;
+      gap: 10px;
+    }
+    li button {
+      text-align: left;
     }
   `,
 })
 export class EmptyBook {
   private readonly demoRigs = inject(DemoRigs);
   private readonly session = inject(RigSession);
+  protected readonly demos = DEMO_RIGS;
   protected readonly failed = signal(false);
 
   readonly openFile = output();
+  readonly begin = output();
 
-  protected async openDemo(): Promise<void> {
-    const rig = await this.demoRigs.named('tern');
+  protected async openDemo(id: string): Promise<void> {
+    const rig = await this.demoRigs.named(id);
     if (rig) this.session.open(rig);
     else this.failed.set(true);
   }

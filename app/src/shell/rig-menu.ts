@@ -1,8 +1,10 @@
+import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { Router } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Rig } from '@heliarch/core';
-import { NzDropdownModule } from 'ng-zorro-antd/dropdown';
 import { catchError, of } from 'rxjs';
+import { DEMO_RIGS, DemoRigs } from '../book/demo-rigs';
 import { RigFiles } from '../book/rig-files';
 import { RigRepository } from '../book/rig-repository';
 import { RigSession } from '../book/rig-session';
@@ -12,31 +14,56 @@ import { Notices } from './notices';
 @Component({
   selector: 'heli-rig-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzDropdownModule],
+  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger],
   template: `
-    <button type="button" class="name" nz-dropdown nzTrigger="click" [nzDropdownMenu]="menu">
-      <span class="unseen">Rig: </span>{{ session.rig()?.name ?? 'No rig' }}
+    <button type="button" class="name" [cdkMenuTriggerFor]="menu">
+      <span class="unseen">Rig: </span><span class="text">{{ session.rig()?.name ?? 'No rig' }}</span>
       <svg viewBox="0 0 8 8" aria-hidden="true"><path d="M1 2.5 4 5.5 7 2.5" /></svg>
     </button>
-    <nz-dropdown-menu #menu="nzDropdownMenu">
-      <ul nz-menu>
-        @if (session.rig(); as rig) {
-          <li nz-menu-item>
-            <button type="button" (click)="save(rig)">Save {{ rig.name }} to a file</button>
-          </li>
-        }
-        <li nz-menu-item><button type="button" (click)="openFile.emit()">Open a file …</button></li>
-        @for (title of others(); track title.id) {
-          <li nz-menu-item>
-            <button type="button" (click)="session.openById(title.id)">Go to {{ title.name }}</button>
-          </li>
-        }
-      </ul>
-    </nz-dropdown-menu>
+    <ng-template #menu>
+      <section aria-label="The rig as a whole">
+        <div class="menu" cdkMenu>
+          @if (session.rig(); as rig) {
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="save(rig)">
+              Save {{ rig.name }} to a file
+            </button>
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="rename()">
+              Rename {{ rig.name }} …
+            </button>
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="session.duplicate()">
+              Duplicate {{ rig.name }}
+            </button>
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="remove(rig)">
+              Delete {{ rig.name }} from this browser
+            </button>
+          }
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="openFile.emit()">Open a file …</button>
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="handOver.emit()">
+            Give to a phone, or take one …
+          </button>
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="beginNew.emit()">
+            Begin a new rig …
+          </button>
+          @for (title of others(); track title.id) {
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="session.openById(title.id)">
+              Go to {{ title.name }}
+            </button>
+          }
+          @for (demo of demos(); track demo.id) {
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="addDemo(demo.id)">
+              Add the demo rig {{ demo.name }}
+            </button>
+          }
+        </div>
+      </section>
+    </ng-template>
   `,
+  styleUrl: '../ui/menu.css',
   styles: `
     .name {
       display: inline-flex;
+      min-width: 0;
+      max-width: 100%;
       align-items: center;
       gap: 6px;
       min-height: 32px;
@@ -46,39 +73,63 @@ import { Notices } from './notices';
       font-weight: 500;
       font-size: 14px;
     }
+    .text {
+      overflow: hidden;
+      white-space: nowrap;
+      text-overflow: ellipsis;
+    }
     svg {
+      flex: none;
       width: 9px;
       fill: none;
       stroke: var(--ink-2);
       stroke-width: 1.3;
     }
-    li button {
-      width: 100%;
-      min-height: 36px;
-      padding: 0 16px;
-      border: 0;
-      background: none;
-      text-align: left;
-    }
     @media (pointer: coarse) {
-      .name,
-      li button {
+      .name {
         min-height: 44px;
       }
     }
   `,
 })
 export class RigMenu {
+  private readonly demoRigs = inject(DemoRigs);
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
   protected readonly session = inject(RigSession);
   private readonly titles = toSignal(inject(RigRepository).titles$.pipe(catchError(() => of([]))), {
     initialValue: [],
   });
 
   readonly openFile = output();
+  readonly handOver = output();
+  readonly beginNew = output();
 
   protected readonly others = computed(() => this.titles().filter(({ id }) => id !== this.session.rig()?.id));
+  protected readonly demos = computed(() =>
+    DEMO_RIGS.filter((demo) => this.titles().every(({ id }) => id !== demo.id)),
+  );
+
+  protected async addDemo(id: string): Promise<void> {
+    const rig = await this.demoRigs.named(id);
+    if (rig) this.session.open(rig);
+    else this.notices.tell({ text: 'The demo rig cannot be read here. Reload the page, or open a file.' });
+  }
+
+  /** Its name is a field of the rig like any other. */
+  protected rename(): void {
+    void this.router.navigate(['/rig'], { queryParams: { view: 'setup' } });
+  }
+
+  protected async remove(rig: Rig): Promise<void> {
+    const putBack = await this.session.remove();
+    if (!putBack) return;
+    this.notices.tell({
+      text: `${rig.name} is deleted from this browser.`,
+      action: { label: `Put ${rig.name} back`, run: putBack },
+    });
+  }
 
   protected save(rig: Rig): void {
     this.notices.tell({ text: `Saved as ${this.files.save(rig)}.` });

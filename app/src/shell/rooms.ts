@@ -3,6 +3,18 @@ import type { Routes } from '@angular/router';
 /** The rooms that are built, in the order of the work. A room that is not built is not shown. */
 export const ROOMS: Routes = [
   {
+    path: 'rig',
+    title: 'Rig · Heliarch',
+    data: { label: 'Rig' },
+    loadComponent: () => import('../rig/rig').then((room) => room.RigRoom),
+  },
+  {
+    path: 'loads',
+    title: 'Loads · Heliarch',
+    data: { label: 'Loads' },
+    loadComponent: () => import('../loads/loads').then((room) => room.Loads),
+  },
+  {
     path: 'together',
     title: 'Together · Heliarch',
     data: { label: 'Together' },

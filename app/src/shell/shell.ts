@@ -1,6 +1,6 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { RigFiles } from '../book/rig-files';
 import { RigSession } from '../book/rig-session';
 import { CautionDrawer } from './caution-drawer';
@@ -10,9 +10,12 @@ import { Notices } from './notices';
 import { DefectPanel } from './defect-panel';
 import { Defects } from './defects';
 import { EmptyBook } from './empty-book';
+import { FirstRun } from '../rig/first-run/first-run';
+import { HandOver } from './hand-over';
 import { RigMenu } from './rig-menu';
 import { ROOMS } from './rooms';
 import { ThemeChoice } from './theme';
+import { UnitChoice } from '../ui/unit-choice';
 
 /** The frame of every room: one slim top line, notices, and the room itself. */
 @Component({
@@ -23,6 +26,8 @@ import { ThemeChoice } from './theme';
     CautionDrawer,
     DefectPanel,
     EmptyBook,
+    FirstRun,
+    HandOver,
     NoticeLine,
     RigMenu,
     RouterLink,
@@ -35,6 +40,11 @@ import { ThemeChoice } from './theme';
 export class Shell {
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+  /** The eight questions are open. */
+  protected readonly isBeginning = signal(false);
+  /** The code pictures are shown. */
+  protected readonly isHandedOver = signal(false);
   protected readonly defects = inject(Defects);
   protected readonly session = inject(RigSession);
   protected readonly themeChoice = inject(ThemeChoice);
@@ -43,6 +53,8 @@ export class Shell {
 
   constructor() {
     inject(NewerBuild);
+    // Its number style must be in force before the first number is written.
+    inject(UnitChoice);
     void this.session.start();
   }
 
@@ -55,6 +67,12 @@ export class Shell {
     else if (key === 'y' || (key === 'z' && event.shiftKey)) this.session.redo();
     else return;
     event.preventDefault();
+  }
+
+  /** After the questions comes the first verdict. */
+  protected begun(): void {
+    this.isBeginning.set(false);
+    void this.router.navigate(['/together']);
   }
 
   protected chooseFile(): void {

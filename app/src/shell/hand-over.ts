@@ -1,0 +1,190 @@
+import type { ElementRef } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { joined, NO_PIECES, piecesOf, withPiece, writeRigFile } from '@heliarch/core';
+import { EMPTY, interval, switchMap } from 'rxjs';
+import { packed, unpacked } from '../book/packed-rig';
+import { RigFiles } from '../book/rig-files';
+import { RigSession } from '../book/rig-session';
+import { codePicture, readCode } from '../ui/code-picture';
+
+const EACH_MS = 900;
+const LOOK_EVERY_MS = 150;
+
+/** Hands the open rig to a phone, and takes one: as a file, or as code pictures in turn, without any network. */
+@Component({
+  selector: 'heli-hand-over',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <dialog #dialog aria-labelledby="hand-over-title" (close)="leave()">
+      <header>
+        <h2 id="hand-over-title">Hand a rig to a phone</h2>
+        <button type="button" class="plain-button" (click)="dialog.close()">Close</button>
+      </header>
+      <div class="columns">
+        @if (session.rig(); as rig) {
+          <section aria-label="Give">
+            <h3>Give {{ rig.name }}</h3>
+            @if (shown(); as picture) {
+              <svg
+                class="code"
+                [attr.viewBox]="'0 0 ' + picture.size + ' ' + picture.size"
+                role="img"
+                [attr.aria-label]="'Code picture ' + (place() + 1) + ' of ' + pictures().length"
+              >
+                <rect width="100%" height="100%" fill="#fff" />
+                <path [attr.d]="picture.path" fill="#000" />
+              </svg>
+              <p>
+                Picture {{ place() + 1 }} of {{ pictures().length }}
+                <button type="button" class="link" (click)="isRunning.set(!isRunning())">
+                  {{ isRunning() ? 'stop here' : 'go on' }}
+                </button>
+              </p>
+            }
+            <p class="caption">
+              On the phone open Heliarch, the rig menu, “Give to a phone, or take one”, “Look with the
+              camera”. Pictures may be read in any order.
+            </p>
+            <button type="button" class="plain-button" (click)="files.save(rig)">Or as a file</button>
+          </section>
+        }
+        <section aria-label="Take">
+          <h3>Take one</h3>
+          <video #video playsinline muted [class.off]="!isLooking()"></video>
+          <p role="status">{{ status() }}</p>
+          @if (!isLooking()) {
+            <button type="button" class="plain-button" (click)="look()">Look with the camera</button>
+          }
+        </section>
+      </div>
+    </dialog>
+  `,
+  styleUrl: '../ui/dialog.css',
+  styles: `
+    .columns {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+      gap: 28px;
+      padding-top: 12px;
+    }
+    h3 {
+      padding-bottom: 6px;
+      font: 600 13.5px/18px var(--body);
+    }
+    .code,
+    video {
+      display: block;
+      width: 100%;
+      max-width: 320px;
+      border: 1px solid var(--rule-2);
+    }
+    .off {
+      display: none;
+    }
+    p {
+      padding: 6px 0;
+    }
+  `,
+})
+export class HandOver {
+  protected readonly session = inject(RigSession);
+  protected readonly files = inject(RigFiles);
+  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
+  private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
+  readonly closed = output();
+
+  protected readonly isRunning = signal(true);
+  private readonly tick = signal(0);
+  private readonly letters = toSignal(
+    toObservable(this.session.rig).pipe(
+      switchMap((rig) => (rig ? packed(JSON.stringify(JSON.parse(writeRigFile(rig)))) : EMPTY)),
+    ),
+  );
+  protected readonly pictures = computed(() => {
+    const letters = this.letters();
+    return letters === undefined ? [] : piecesOf(letters);
+  });
+  protected readonly place = computed(() => this.tick() % Math.max(1, this.pictures().length));
+  protected readonly shown = computed(() => {
+    const piece = this.pictures()[this.place()];
+    return piece === undefined ? undefined : codePicture(piece);
+  });
+
+  protected readonly isLooking = signal(false);
+  protected readonly status = signal('');
+  private camera: MediaStream | undefined;
+  private pieces = NO_PIECES;
+
+  constructor() {
+    afterNextRender(() => this.dialog().nativeElement.showModal());
+    interval(EACH_MS)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.tick.update((tick) => (this.isRunning() ? tick + 1 : tick)));
+    interval(LOOK_EVERY_MS)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.glance());
+  }
+
+  protected async look(): Promise<void> {
+    try {
+      this.camera = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
+    } catch {
+      this.status.set(
+        'The camera cannot be used here: allow it, or open this page over HTTPS. A file does the same.',
+      );
+      return;
+    }
+    const video = this.video().nativeElement;
+    video.srcObject = this.camera;
+    await video.play();
+    this.isLooking.set(true);
+    this.status.set('Hold the pictures in view.');
+  }
+
+  protected leave(): void {
+    this.stop();
+    this.closed.emit();
+  }
+
+  private stop(): void {
+    this.camera?.getTracks().forEach((track) => track.stop());
+    this.camera = undefined;
+    this.isLooking.set(false);
+  }
+
+  /** One look through the camera. */
+  private glance(): void {
+    if (!this.isLooking()) return;
+    const video = this.video().nativeElement;
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [video.videoWidth, video.videoHeight];
+    const context = canvas.getContext('2d');
+    if (!context || canvas.width === 0) return;
+    context.drawImage(video, 0, 0);
+    const piece = readCode(context.getImageData(0, 0, canvas.width, canvas.height));
+    if (piece === undefined) return;
+    this.pieces = withPiece(this.pieces, piece);
+    this.status.set(`${this.pieces.texts.size} of ${this.pieces.count} pictures read.`);
+    const letters = joined(this.pieces);
+    if (letters !== undefined) void this.take(letters);
+  }
+
+  private async take(letters: string): Promise<void> {
+    this.stop();
+    this.pieces = NO_PIECES;
+    const opened = this.files.openText(await unpacked(letters));
+    this.status.set(
+      opened.ok ? `${opened.name} is here.` : `It was not opened: ${opened.problems.join(' ')}`,
+    );
+  }
+}
