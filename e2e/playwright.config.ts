@@ -11,11 +11,15 @@ export default defineConfig({
   outputDir: './test-results',
   retries: 0,
   workers: 2,
+  // Waiting asserts no speed: a busy machine of two cores may take many times what a person would see.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   fullyParallel: true,
   forbidOnly: true,
   reporter: 'list',
   use: {
     baseURL: address,
+    actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-US',
     timezoneId: 'UTC',

@@ -10,8 +10,9 @@ import { root } from './set-up/paths.mjs';
 const bin = (name) => `node_modules/.bin/${name}`;
 const jasmine = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
 
-/** Checks of the code itself; each passes or fails as a whole. */
+/** Checks of the code itself; each passes or fails as a whole. The first writes what lint reads. */
 const CHECKS = [
+  ['Types of core', bin('tsc'), ['-p', 'core/tsconfig.json']],
   ['Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   ['Lint', bin('eslint'), ['.', '--max-warnings', '0']],
   [
@@ -19,7 +20,6 @@ const CHECKS = [
     bin('depcruise'),
     ['--config', '.dependency-cruiser.cjs', 'core/src', 'cli/src', 'server/src', 'app/src'],
   ],
-  ['Types of core', bin('tsc'), ['-p', 'core/tsconfig.json']],
   ['Types of its specs', bin('tsc'), ['-p', 'core/spec/tsconfig.json']],
   ['Types of cli', bin('tsc'), ['-p', 'cli/tsconfig.json']],
   ['Types of server', bin('tsc'), ['-p', 'server/tsconfig.json']],
@@ -27,19 +27,23 @@ const CHECKS = [
   ['Types of e2e', bin('tsc'), ['-p', 'e2e/tsconfig.json']],
 ];
 
-/** Runners of tests, each with how it counts. */
-const RUNNERS = [
-  ['Core', process.execPath, [...jasmine, '--config=core/spec/jasmine.json'], countJasmine],
-  ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], countJasmine],
-  ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], countJasmine],
-  ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], countJasmine],
-  ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], countKarma],
+/** Runners of tests, each with how it counts; a lane of them runs beside the other, for two cores. */
+const LANES = [
+  [['Core', process.execPath, [...jasmine, '--config=core/spec/jasmine.json'], countJasmine]],
   [
-    'The real interface',
-    bin('playwright'),
-    ['test', '--config', 'e2e/playwright.config.ts'],
-    countPlaywright,
+    ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], countJasmine],
+    ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], countJasmine],
+    ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], countJasmine],
+    ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], countKarma],
   ],
+];
+
+/** Two browsers at once: nothing beside it. */
+const REAL_INTERFACE = [
+  'The real interface',
+  bin('playwright'),
+  ['test', '--config', 'e2e/playwright.config.ts'],
+  countPlaywright,
 ];
 
 await runScript(async () => {
@@ -47,27 +51,45 @@ await runScript(async () => {
   await installPackages();
   const chromium = await findChromium();
   const env = { ...process.env, CHROME_BIN: chromium, NODE_OPTIONS: '' };
-  const failedChecks = [];
-  for (const [title, command, args] of CHECKS) {
-    const { code } = await run(title, command, args, env);
-    if (code !== 0) failedChecks.push(title);
-  }
+  const failedChecks = await checkTheCode(env);
   await buildApplication();
   if (!firstLoadFits()) failedChecks.push('First load');
   let passed = CHECKS.length + 1 - failedChecks.length;
   let failed = failedChecks.length;
-  for (const [title, command, args, count] of RUNNERS) {
+  const count = async ([title, command, args, count]) => {
     const { code, output } = await run(title, command, args, env);
     const counted = count(output);
     if (counted.passed + counted.failed === 0)
       throw new Fault(`${title} ran no test: see what it printed above.`);
     passed += counted.passed;
     failed += code !== 0 && counted.failed === 0 ? 1 : counted.failed;
-  }
+  };
+  await Promise.all(
+    LANES.map(async (lane) => {
+      for (const runner of lane) await count(runner);
+    }),
+  );
+  await count(REAL_INTERFACE);
   if (failedChecks.length > 0) console.log(`\nNot in order: ${failedChecks.join(', ')}`);
   console.log(`\n${passed} passed, ${failed} failed`);
   process.exitCode = failed > 0 ? 1 : 0;
 });
+
+/** One after the other, then two at a time, for two cores. */
+async function checkTheCode(env) {
+  const failed = [];
+  const check = async ([title, command, args]) => {
+    const { code } = await run(title, command, args, env);
+    if (code !== 0) failed.push(title);
+  };
+  const [first, ...rest] = CHECKS;
+  await check(first);
+  const worker = async () => {
+    for (let next = rest.shift(); next !== undefined; next = rest.shift()) await check(next);
+  };
+  await Promise.all([worker(), worker()]);
+  return failed;
+}
 
 function run(title, command, args, env) {
   const began = Date.now();
@@ -83,7 +105,9 @@ function run(title, command, args, env) {
     }
     child.on('error', reject);
     child.on('close', (code) => {
-      console.log(`  ${code === 0 ? 'in order' : 'FAILED'}, ${Math.round((Date.now() - began) / 1000)} s`);
+      console.log(
+        `  ${title}: ${code === 0 ? 'in order' : 'FAILED'}, ${Math.round((Date.now() - began) / 1000)} s`,
+      );
       resolve({ code, output });
     });
   });

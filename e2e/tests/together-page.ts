@@ -51,6 +51,6 @@ export class TogetherPage {
 
   async menu(item: string | RegExp): Promise<void> {
     await this.page.getByRole('button', { name: /^Rig:/ }).click();
-    await this.page.getByRole('button', { name: item }).click();
+    await this.page.getByRole('menuitem', { name: item }).click();
   }
 }

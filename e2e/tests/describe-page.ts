@@ -1,0 +1,213 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { choiceWords, fieldAt, kindOfPart, type Load, type Part, type Rig } from '../../core/src/index.ts';
+
+type Values = Readonly<Record<string, unknown>>;
+interface Stated {
+  readonly value: number;
+  readonly basis: string;
+  readonly plus?: number | undefined;
+  readonly commonCause?: string | undefined;
+  readonly note?: string | undefined;
+}
+
+const BASIS_WORDS: Readonly<Record<string, string>> = {
+  'data-sheet': 'data sheet',
+  setting: 'your setting',
+};
+const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
+
+/** Rig and Loads as a person meets them who types in a printed list: by the labels on the screen. */
+export class DescribePage {
+  constructor(readonly page: Page) {}
+
+  async goTo(room: 'Rig' | 'Loads' | 'Together'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: room }).click();
+    await expect(this.page.locator('main h1').first()).toBeVisible();
+  }
+
+  get sheet(): Locator {
+    return this.page.locator('heli-part-sheet');
+  }
+
+  get plate(): Locator {
+    return this.page.getByRole('article');
+  }
+
+  part(name: string): Locator {
+    return this.page
+      .locator('heli-one-line')
+      .getByRole('button', { name: new RegExp(`^(Bus )?${name}(,|$)`) });
+  }
+
+  /** By its name in the drawing: loads lie over the rest of a circuit. */
+  async openPart(name: string): Promise<void> {
+    await this.part(name).first().locator('text').first().click();
+  }
+
+  async addPart(what: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Add a part' }).click();
+    await this.page.getByRole('menuitem', { name: `Add a ${what}` }).click();
+  }
+
+  /** Types in everything of an entry; references are chosen by name. */
+  async enter(scope: Locator, place: string, values: Values, rig: Rig): Promise<void> {
+    const fields = Object.entries(values)
+      .filter(([key]) => key !== 'id')
+      .map(([key, value]) => ({ field: fieldAt(`${place}.${key}`), value }));
+    const isGroup = (kind: string): boolean => kind === 'group' || kind === 'list';
+    for (const { field, value } of fields.filter((each) => !isGroup(each.field.kind))) {
+      await this.field(scope, field.path, value, rig);
+    }
+    for (const { field, value } of fields.filter((each) => isGroup(each.field.kind))) {
+      const section = scope.getByRole('region', { name: field.label, exact: true });
+      if (field.kind === 'group') {
+        const add = section.getByRole('button', { name: `Add ${field.label}`, exact: true });
+        if (await add.isVisible()) await add.click();
+        await this.enter(section, field.path, value as Values, rig);
+        continue;
+      }
+      for (const [index, entry] of (value as Values[]).entries()) {
+        const group = section.getByRole('group', { name: `${field.label} ${index + 1}`, exact: true });
+        if (!(await group.isVisible()))
+          await section.getByRole('button', { name: `Add to ${field.label}`, exact: true }).click();
+        await this.enter(group, `${field.path}[]`, entry, rig);
+      }
+    }
+  }
+
+  async field(scope: Locator, place: string, value: unknown, rig: Rig, label?: string): Promise<void> {
+    const field = fieldAt(place);
+    const name = capital(label ?? field.label);
+    const box = scope.getByRole('textbox', { name, exact: true }).first();
+    if (field.kind === 'quantity') await this.quantity(scope, name, value as Stated, field.unit);
+    else if (field.kind === 'number') await box.fill(String(shown(value as number, field.unit)));
+    else if (field.kind === 'text') await box.fill(String(value));
+    else if (field.kind === 'choice' && field.options.length > 1)
+      await scope
+        .getByRole('combobox', { name, exact: true })
+        .first()
+        .selectOption(choiceWords(String(value)));
+    else if (field.kind === 'reference')
+      await scope
+        .getByRole('combobox', { name, exact: true })
+        .selectOption(nameIn(rig, field.refersTo, String(value)));
+    else if (field.kind === 'references')
+      for (const id of value as string[])
+        await scope
+          .getByRole('group', { name, exact: true })
+          .getByRole('checkbox', { name: nameIn(rig, field.refersTo, id), exact: true })
+          .check();
+  }
+
+  async quantity(scope: Locator, name: string, stated: Stated, unit?: string): Promise<void> {
+    await scope
+      .getByRole('textbox', { name, exact: true })
+      .first()
+      .fill(String(shown(stated.value, unit)));
+    await scope
+      .getByRole('combobox', { name: `${name}: how do you know it?`, exact: true })
+      .selectOption(BASIS_WORDS[stated.basis] ?? stated.basis);
+    if (stated.plus === undefined && !stated.commonCause && !stated.note) return;
+    await scope.getByRole('button', { name: new RegExp(`^${name} = .*: change the doubt`) }).click();
+    const type = async (label: string, text: string): Promise<void> => {
+      await scope.getByRole('textbox', { name: label, exact: true }).fill(text);
+      await scope.getByRole('textbox', { name: label, exact: true }).blur();
+    };
+    if (stated.plus !== undefined) await type('more by', String(stated.plus));
+    if (stated.commonCause) await type('shares its doubt with', stated.commonCause);
+    if (stated.note) await type('note', stated.note);
+  }
+
+  /** A load that no kind of the library is taken for. */
+  async addLoad(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Add a load' }).click();
+    const dialog = this.page.getByRole('dialog', { name: 'Add a load from its kind' });
+    await dialog.getByRole('searchbox', { name: 'Find a kind' }).fill(`new ${name}`);
+    await dialog.getByRole('button', { name: 'and enter its numbers' }).click();
+    await this.plate.getByRole('textbox', { name: 'Name of the load' }).fill(name);
+  }
+
+  async enterLoad(load: Load, rig: Rig): Promise<void> {
+    const { id: _id, name, parts, states, programme, usage, cord, circuit, ...rest } = load;
+    await this.addLoad(name);
+    for (let more = 1; more < parts.length; more += 1)
+      await this.plate.getByRole('button', { name: 'Add a part' }).click();
+    for (const [index, part] of parts.entries()) await this.enterPart(part, index, parts.length, rig);
+    await this.field(this.plate, 'loads[].circuit', circuit, rig);
+    await this.field(this.band('Use'), 'loads[].usage', usage, rig);
+    for (const [key, value] of Object.entries(rest))
+      await this.field(this.plate, `loads[].${key}`, value, rig);
+    if (cord) await this.enter(this.band('Circuit and cord'), 'loads[]', { cord }, rig);
+    for (const [index, state] of (states ?? []).entries()) {
+      await this.plate.getByRole('button', { name: 'Add a state' }).click();
+      const group = this.plate.getByRole('group', { name: `states ${index + 1}`, exact: true });
+      await this.field(group, 'loads[].states[].name', state.name, rig);
+      for (const [at, { share }] of state.parts.entries())
+        await this.field(
+          group.getByRole('group', { name: `parts in this state ${at + 1}`, exact: true }),
+          'loads[].states[].parts[].share',
+          share,
+          rig,
+        );
+    }
+    if (!programme) return;
+    await this.plate.getByRole('button', { name: 'Make it a programme' }).click();
+    for (const [index, { minutes }] of programme.stages.entries())
+      await this.field(
+        this.plate.getByRole('group', { name: `stages ${index + 1}`, exact: true }),
+        'loads[].programme.stages[].minutes',
+        minutes,
+        rig,
+      );
+    if (programme.survivesBreakMinutes !== undefined)
+      await this.field(
+        this.plate,
+        'loads[].programme.survivesBreakMinutes',
+        programme.survivesBreakMinutes,
+        rig,
+      );
+  }
+
+  private band(name: string): Locator {
+    return this.plate.getByRole('region', { name, exact: true });
+  }
+
+  private async enterPart(part: Part, index: number, count: number, rig: Rig): Promise<void> {
+    const { kind, name = '', runningW, powerFactor, start } = part;
+    const nth = (band: string): Locator =>
+      this.plate.getByRole('region', { name: new RegExp(`^${band}(,|$)`) }).nth(index);
+    if (count > 1) {
+      const what = this.plate.getByRole('region', { name: /^Part / }).nth(index);
+      await this.field(what, 'loads[].parts[].name', name, rig);
+      await what.getByRole('combobox', { name: 'Kind' }).selectOption(kindOfPart(kind).name);
+    } else {
+      await this.band('What it is')
+        .getByRole('combobox', { name: 'Made of' })
+        .selectOption(kindOfPart(kind).name);
+    }
+    if (runningW) await this.quantity(nth('Running'), 'Running power', runningW);
+    if (powerFactor) await this.quantity(nth('Running'), 'Power factor', powerFactor);
+    const kick = nth('Kick');
+    if (!start) {
+      await kick.getByRole('radio', { name: 'None' }).check();
+      return;
+    }
+    await kick.getByRole('radio', { name: 'VA', exact: true }).check();
+    if (start.va) await this.quantity(kick, 'Start', start.va);
+    if (start.seconds) await this.quantity(kick, 'Seconds of the start', start.seconds);
+    if (start.softStarter)
+      await kick.getByRole('combobox', { name: 'Seen with a soft starter' }).selectOption(start.softStarter);
+  }
+}
+
+const PERCENT = 100;
+
+/** As the printed list says it: shares in percent. */
+function shown(value: number, unit: string | undefined): number {
+  return unit === 'of 1' || unit === 'W per W' ? Number((value * PERCENT).toPrecision(6)) : value;
+}
+
+function nameIn(rig: Rig, list: string | undefined, id: string): string {
+  const entries = (rig as unknown as Record<string, { id: string; name: string }[]>)[list ?? ''] ?? [];
+  return entries.find((entry) => entry.id === id)?.name ?? id;
+}

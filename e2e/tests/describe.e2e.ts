@@ -1,0 +1,339 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { check, readRigFile, type Rig } from '../../core/src/index.ts';
+import { largeRig } from '../../core/bench/large-rig.ts';
+import { DescribePage } from './describe-page.ts';
+import { TogetherPage } from './together-page.ts';
+
+const shipped = rigOf(readFileSync('demo/tern.json', 'utf8'));
+
+function rigOf(text: string): Rig {
+  const read = readRigFile(text);
+  if (!read.ok) throw new Error(read.problems[0]?.message);
+  return read.value;
+}
+
+/** A visit to a server that offers no demo: the book is empty. */
+async function openEmptyBook(page: Page): Promise<void> {
+  await page.clock.setFixedTime('2026-06-12T10:36:00Z');
+  await page.route('**/mode.json', (route) => route.fulfill({ json: {} }));
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'No rig yet' })).toBeVisible();
+}
+
+async function savedFile(page: Page, together: TogetherPage): Promise<string> {
+  const download = page.waitForEvent('download');
+  await together.menu(/to a file/);
+  return readFileSync(await (await download).path(), 'utf8');
+}
+
+test.describe('describing a system', () => {
+  test('a new user gets from nothing to a first verdict by eight questions, and corrects a number', async ({
+    page,
+  }) => {
+    await openEmptyBook(page);
+    await page.getByRole('button', { name: 'Eight questions' }).click();
+    const next = page.getByRole('button', { name: 'Next' });
+    await page.getByLabel('What do you call your rig?').fill('Heron');
+    await next.click();
+    await page.getByLabel('Nominal volts').fill('25.6');
+    await page.getByLabel('Amp-hours').fill('a lot');
+    await expect(page.getByText('Amp-hours must be a number of Ah above 0')).toBeVisible();
+    await next.click();
+    await expect(page.getByRole('heading', { name: 'What is your battery?' })).toBeVisible();
+    await page.getByLabel('Amp-hours').fill('200');
+    await next.click();
+    await page.getByRole('button', { name: 'Leave the questions' }).click();
+    await page.getByRole('button', { name: 'Eight questions' }).click();
+    await page.getByRole('button', { name: 'Inverter', exact: true }).click();
+    await page.getByLabel('Running, watts').fill('2000');
+    await page.getByLabel('Short, volt-amperes').fill('4000');
+    await page.getByLabel('for how long').fill('5');
+    await expect(page.getByRole('complementary', { name: 'Your rig so far' })).toContainText(
+      '2,000 W running empties the battery to its reserve in',
+    );
+    await next.click();
+    await page.getByLabel('Smallest breaker').fill('15');
+    for (let step = 0; step < 4; step += 1) await next.click();
+    await page.getByLabel('Find a kind').fill('kettle');
+    await page.getByRole('button', { name: '+ Kettle', exact: true }).click();
+    await page.getByLabel('Find a kind').fill('small oven');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Finish' }).click();
+
+    const together = new TogetherPage(page);
+    await expect(page.getByRole('button', { name: 'Rig: Heron' })).toBeVisible();
+    await together.load('Kettle').check();
+    await expect(together.headline).toHaveText(/^\s*Holds\s*$/);
+    await together.load('Small oven').check();
+    await expect(together.headline).toHaveText(/Trips/);
+
+    const describe = new DescribePage(page);
+    await describe.goTo('Loads');
+    await page.getByRole('button', { name: 'Small oven', exact: true }).click();
+    await describe.quantity(describe.plate, 'Running power', { value: 450, basis: 'measured' });
+    await expect(describe.plate).toContainText('with the doubt 437 W to 464 W');
+    await describe.goTo('Together');
+    await expect(together.headline).not.toHaveText(/Trips/);
+  });
+
+  test('Tern, typed in from a printed list, gives the same verdicts as the shipped file', async ({
+    page,
+  }) => {
+    test.slow();
+    const describe = new DescribePage(page);
+    const together = new TogetherPage(page);
+    await openEmptyBook(page);
+    await page.getByRole('button', { name: 'Eight questions' }).click();
+    await page.getByLabel('What do you call your rig?').fill('Tern');
+    for (let step = 0; step < 7; step += 1) await page.getByRole('button', { name: 'Next' }).click();
+    await page.getByRole('button', { name: 'Finish' }).click();
+
+    await describe.goTo('Rig');
+    for (const [old, bus] of [
+      ['Battery side', 0],
+      ['Inlet', 1],
+      ['Panel', 2],
+    ] as const) {
+      await describe.openPart(old);
+      await describe.enter(describe.sheet, 'buses[]', shipped.buses[bus]!, shipped);
+    }
+    for (const source of shipped.sources) {
+      await describe.addPart('source');
+      await describe.enter(describe.sheet, 'sources[]', source, shipped);
+    }
+    await describe.openPart('Inverter');
+    await describe.enter(describe.sheet, 'converters[]', shipped.converters[0]!, shipped);
+    await describe.openPart('Battery');
+    await describe.enter(describe.sheet, 'batteries[]', shipped.batteries[0]!, shipped);
+    await describe.addPart('solar array');
+    await describe.enter(describe.sheet, 'solar[]', shipped.solar![0]!, shipped);
+    await describe.openPart('Outlets');
+    await describe.enter(describe.sheet, 'circuits[]', shipped.circuits[0]!, shipped);
+    for (const circuit of shipped.circuits.slice(1)) {
+      await describe.addPart('circuit');
+      await describe.enter(describe.sheet, 'circuits[]', circuit, shipped);
+    }
+    await page.getByRole('radio', { name: 'Supplies' }).check();
+    await describe.enter(describe.sheet, 'supplies[]', shipped.supplies[0]!, shipped);
+    for (const supply of shipped.supplies.slice(1)) {
+      await page.getByRole('button', { name: 'Add a supply' }).click();
+      for (const tick of await describe.sheet.getByRole('checkbox', { checked: true }).all())
+        await tick.uncheck();
+      await describe.enter(describe.sheet, 'supplies[]', supply, shipped);
+    }
+    await describe.goTo('Loads');
+    for (const load of shipped.loads) await describe.enterLoad(load, shipped);
+    await expect(page.getByText('Not kept yet')).toBeHidden();
+
+    const typed = rigOf(await savedFile(page, together));
+    const asTyped = (id: string) => typed.loads[shipped.loads.findIndex((load) => load.id === id)]!.id;
+    for (const [index, supply] of shipped.supplies.entries()) {
+      for (let pick = 1; pick < 60; pick += 1) {
+        const set = shipped.loads
+          .filter((_, load) => (pick * 2654435761) % (load + 3) < 2)
+          .map(({ id }) => id);
+        const one = check(shipped, { supply: supply.id, on: set.map((load) => ({ load })) });
+        const other = check(typed, {
+          supply: typed.supplies[index]!.id,
+          on: set.map((load) => ({ load: asTyped(load) })),
+        });
+        const said = (result: typeof one) => [
+          result.verdict,
+          result.decider?.kind,
+          result.decider?.headroom.pessimistic.toFixed(6),
+          result.decider?.headroom.optimistic.toFixed(6),
+        ];
+        expect(said(other), `${supply.name}: ${set.join(', ')}`).toEqual(said(one));
+      }
+    }
+    await describe.goTo('Together');
+    for (const { load } of shipped.scenes[0]!.on)
+      await together.load(shipped.loads.find(({ id }) => id === load)!.name).check();
+    await expect(together.answer).toContainText(
+      'Switch the dust extractor off before you restart the bandsaw.',
+    );
+  });
+
+  test('an expert finds, ticks and moves many of 40 loads, and undoes it', async ({ page }) => {
+    const rig = largeRig(40);
+    const [first] = rig.circuits;
+    const more = Array.from({ length: 17 }, (_, i) => ({
+      ...first!,
+      id: `extra-${i}`,
+      name: `Extra ${i + 1}`,
+    }));
+    const together = new TogetherPage(page);
+    const describe = new DescribePage(page);
+    await together.open();
+    const file = JSON.stringify({ ...rig, circuits: [...rig.circuits, ...more] });
+    await together.chooseFile({
+      name: 'large.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(file),
+    });
+    await describe.goTo('Loads');
+    const rows = page.getByRole('table').getByRole('checkbox', { name: /^Tick (?!all)/ });
+    await expect(rows).toHaveCount(40);
+    await page.getByRole('button', { name: 'Run, W' }).click();
+    await page.getByRole('button', { name: 'Run, W' }).click();
+    await expect(
+      page
+        .getByRole('table')
+        .getByRole('button', { name: /^(Convection|Kettle)/ })
+        .first(),
+    ).toBeVisible();
+    await page.getByRole('searchbox', { name: 'Find loads' }).fill('cooking kettle');
+    await expect(rows).toHaveCount(2);
+    await page.getByRole('checkbox', { name: 'Tick all loads shown' }).check();
+    await page.getByLabel('Move to circuit').selectOption('Extra 3');
+    await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Extra 3');
+    await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+    await expect(rows).toHaveCount(4);
+    await page.getByRole('button', { name: /^Undo: copy/ }).click();
+    await page.getByRole('button', { name: /^Undo: move/ }).click();
+    await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Galley');
+
+    await describe.goTo('Rig');
+    await expect(page.locator('heli-one-line').getByRole('button', { name: /^Extra \d+, 20 A/ })).toHaveCount(
+      17,
+    );
+    const load = (name: string) =>
+      page.locator('heli-one-line').getByRole('button', { name: new RegExp(`^${name}(, on)?$`) });
+    await load('Fridge').focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('button', { name: /^Undo: move Fridge/ })).toBeVisible();
+    await expect(load('Fridge')).toBeFocused();
+    await load('Kettle').hover();
+    await page.mouse.down();
+    await describe.part('Tools').locator('text').first().hover();
+    await page.mouse.up();
+    await load('Kettle').click();
+    await expect(describe.sheet.getByRole('combobox', { name: 'Circuit' })).toHaveValue('tools');
+
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save the picture' }).click();
+    await page.getByRole('menuitem', { name: 'As SVG' }).click();
+    const svg = readFileSync(await (await download).path(), 'utf8');
+    expect(svg).toContain('Extra 17');
+    expect(svg).toMatch(/@font-face \{ font-family: "?Barlow Semi Condensed.*src: url\(data:font/);
+    expect(svg).toMatch(/^<svg[^>]*viewBox/);
+  });
+
+  test('what cannot be kept yet waits with its reason, and a part that feeds something stays', async ({
+    page,
+  }) => {
+    const describe = new DescribePage(page);
+    await new TogetherPage(page).open();
+    await describe.goTo('Rig');
+    await describe.openPart('Battery bank');
+    await describe.sheet.getByRole('button', { name: 'Add fuse' }).click();
+    await describe.sheet.getByRole('textbox', { name: 'Fuse size' }).fill('300');
+    await expect(describe.sheet).toContainText('Battery "Battery bank", fuse, kind of fuse: is missing');
+    await describe.sheet.getByRole('textbox', { name: 'Fuse size' }).focus();
+    await expect(describe.sheet.getByRole('note', { name: 'About this field' })).toContainText(
+      'Printed on the fuse',
+    );
+    await describe.sheet.getByRole('combobox', { name: 'Kind of fuse' }).selectOption('class T');
+    await expect(describe.sheet).not.toContainText('Not kept yet');
+    await page.getByRole('button', { name: /^Show the \d+ that hold/ }).click();
+    await expect(page.getByRole('region', { name: 'Rig checks' })).toContainText('a 300 A fuse bears');
+    await describe.sheet.getByRole('textbox', { name: 'Amp-hours' }).fill('4oo');
+    await expect(describe.sheet).toContainText('Amp-hours must be a number, such as 400');
+
+    await describe.openPart('Tools');
+    await describe.sheet.getByRole('button', { name: 'Remove', exact: true }).click();
+    await expect(page.getByRole('alert')).toHaveText(
+      'Tools feeds Bandsaw and Dust extractor; move or remove them first.',
+    );
+    await page.getByRole('radio', { name: 'Supplies' }).check();
+    await expect(page.getByRole('row', { name: /advised/ })).toContainText(/at most \d+ A/);
+    await page.getByRole('radio', { name: /Surroundings/ }).check();
+    await page.getByRole('button', { name: 'Add surroundings' }).click();
+    await page.getByRole('textbox', { name: 'Where the inverter is' }).fill('113');
+    await page.getByRole('radio', { name: 'metres, °C' }).check();
+    await expect(page.getByRole('textbox', { name: 'Where the inverter is' })).toHaveValue('45');
+  });
+
+  test('the list goes to a spreadsheet and back, with a look at every line first', async ({ page }) => {
+    const describe = new DescribePage(page);
+    const together = new TogetherPage(page);
+    await together.open();
+    await describe.goTo('Loads');
+    await describe.plate.getByRole('textbox', { name: 'Name of the load' }).fill('=Saw, "big"');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save the list' }).click();
+    const csv = readFileSync(await (await download).path(), 'utf8');
+    const lines = csv.split('\r\n');
+    expect(lines[0]).toContain('running power [W]');
+    expect(lines[1]).toMatch(/^"'=Saw, ""big""",/);
+
+    const edited = csv
+      .replace(
+        'Kettle,,"kettle, oven or coil",Galley,left on,1420',
+        'Kettle,,"kettle, oven or coil",Attic,left on,1420',
+      )
+      .replace(
+        'Glue pot,,resistance heater,Heat,left on,160',
+        'Glue pot,,resistance heater,Heat,left on,175',
+      );
+    expect(edited).not.toBe(csv);
+    await page.getByRole('button', { name: 'Bring in a list' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Bring in a load list' });
+    await dialog
+      .getByLabel('List to bring in')
+      .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(edited) });
+    await expect(dialog.getByRole('row', { name: /Kettle/ })).toContainText(
+      'is left out: The circuit "Attic" is not in this rig',
+    );
+    await dialog.getByRole('button', { name: 'Take 15 of 16 lines' }).click();
+    await expect(page.getByRole('row', { name: /Glue pot/ })).toContainText('175');
+    await expect(page.getByRole('row', { name: /Kettle/ })).toContainText('Galley');
+    await page.getByRole('button', { name: 'Undo: bring in 15 lines' }).click();
+    await expect(page.getByRole('row', { name: /Glue pot/ })).toContainText('160');
+  });
+
+  test('a start is measured in order, judged, and moves the verdict', async ({ page }) => {
+    const describe = new DescribePage(page);
+    await new TogetherPage(page).open();
+    await describe.goTo('Loads');
+    await page.getByRole('button', { name: 'Dust extractor', exact: true }).click();
+    const kick = describe.plate.getByRole('region', { name: 'Kick' });
+    await kick.getByRole('button', { name: 'Measure it' }).click();
+    await kick.getByLabel('Base before, A').fill('2,o');
+    await expect(kick).toContainText('“2,o” is not a number of 0 or more');
+    await kick.getByLabel('Base before, A').fill('2');
+    for (const [index, amps] of [18, 17.5, 17.8, 12, 17.6].entries())
+      await kick.getByLabel(`Start ${index + 1}, A`).fill(String(amps));
+    await kick.getByLabel('How long the longest lasted, s').fill('1.2');
+    await expect(kick).toContainText(
+      '16 A less the base, 1,920 VA. 4 of 5 starts agree within 10 %: it counts as measured.',
+    );
+    await kick.getByLabel('Base after, A').fill('2.5');
+    await expect(kick).toContainText('differ by more than 5 %');
+    await kick.getByLabel('Base after, A').fill('2');
+    await kick.getByRole('button', { name: 'Keep these readings' }).click();
+    await expect(kick.getByRole('textbox', { name: 'Start', exact: true })).toHaveValue('1,920');
+    await expect(kick.getByRole('combobox', { name: 'Start: how do you know it?', exact: true })).toHaveValue(
+      'measured',
+    );
+  });
+
+  test('a rig is copied, renamed, deleted and put back; one is given as code pictures', async ({ page }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    await together.menu('Duplicate Tern');
+    await expect(page.getByRole('button', { name: 'Rig: Tern, copy' })).toBeVisible();
+    await together.menu('Rename Tern, copy …');
+    await page
+      .getByRole('region', { name: 'The rig' })
+      .getByRole('textbox', { name: 'Name', exact: true })
+      .fill('Curlew');
+    await together.menu('Delete Curlew from this browser');
+    await expect(page.getByRole('button', { name: 'Rig: Tern' })).toBeVisible();
+    await page.getByRole('button', { name: 'Put Curlew back' }).click();
+    await expect(page.getByRole('button', { name: 'Rig: Curlew' })).toBeVisible();
+    await together.menu(/Give to a phone/);
+    await expect(page.getByRole('img', { name: /^Code picture \d+ of \d+/ })).toBeVisible();
+  });
+});
