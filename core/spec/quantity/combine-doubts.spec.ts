@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import {
   addDoubtful,
+  closeSum,
   doubtOf,
+  groupByCause,
+  openSum,
   limitShrinkage,
   type DoubtfulTerm,
 } from '../../src/quantity/combine-doubts.js';
@@ -52,6 +55,28 @@ describe('the doubt of a sum', () => {
     const nameplate = addDoubtful([term(1000, 250, 100)]);
     expect(doubtOf(nameplate.down)).toBe(250);
     expect(doubtOf(nameplate.up)).toBe(100);
+  });
+
+  it('is the same whether the last term is added with the others or later', () => {
+    const anyTerm = fc
+      .tuple(
+        fc.double({ min: 0, max: 5000, noNaN: true }),
+        fc.double({ min: 0, max: 500, noNaN: true }),
+        fc.double({ min: 0, max: 500, noNaN: true }),
+        fc.subarray(['meter', 'kind', 'load']),
+      )
+      .map(([value, minus, plus, causes]) => term(value, minus, plus, ...causes));
+    fc.assert(
+      fc.property(fc.array(anyTerm, { maxLength: 6 }), anyTerm, (others, last) => {
+        const terms = [...others, last];
+        const whole = addDoubtful(terms);
+        const later = closeSum(openSum(terms, groupByCause(terms)), last);
+        expect(later.stated).toBeCloseTo(whole.stated, 6);
+        expect(doubtOf(later.up)).toBeCloseTo(doubtOf(whole.up), 6);
+        expect(doubtOf(later.down)).toBeCloseTo(doubtOf(whole.down), 6);
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('never falls when a term is added with at most 86 % doubt: Hi and Lo are monotone (methods.md, rule 3)', () => {

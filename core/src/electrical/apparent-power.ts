@@ -1,9 +1,12 @@
 import {
   addGrouped,
+  closeSum,
   doubtOf,
   groupByCause,
+  openSum,
   type DoubtfulSum,
   type DoubtfulTerm,
+  type OpenSum,
   type Spread,
 } from '../quantity/combine-doubts.js';
 import type { Interval } from '../quantity/quantity.js';
@@ -60,48 +63,72 @@ export function nonActivePower(watts: number, powerFactor: number): number {
  * @example
  * // 1000 W at pf 1, 1200 W at 0.8 and 600 W at 0.6, without doubt: 2800 W, 3276 VA
  */
-export function addAc(terms: readonly AcTerm[], groups: AcGroups = groupAc(terms)): AcSum {
-  const watts = addGrouped(
-    terms.map((term) => term.watts),
-    groups.all,
+export function addAc(terms: readonly AcTerm[]): AcSum {
+  const watts = terms.map((term) => term.watts);
+  const groups = groupByCause(watts);
+  const nonActive = addGrouped(terms.map(nonActiveOf), groups);
+  const lagging = terms.filter((term) => term.surelyLags);
+  return acSumOf(
+    addGrouped(watts, groups),
+    nonActive,
+    lagging.length === terms.length
+      ? nonActive
+      : addGrouped(lagging.map(nonActiveOf), groupByCause(lagging.map(nonActiveOf))),
   );
-  const nonActive = addGrouped(
-    terms.map((term) => term.nonActive),
-    groups.all,
+}
+
+/** A sum that waits for its last consumer, which is tried at several power factors. */
+export interface OpenAcSum {
+  readonly watts: OpenSum;
+  readonly nonActive: OpenSum;
+  /** Of the surely lagging ones: undefined where all are, closed where the last is not. */
+  readonly lagging: OpenSum | undefined;
+  readonly laggingWithoutLast: DoubtfulSum | undefined;
+}
+
+/** The sum of consumers that one more joins; of that one only its causes and whether it lags count. */
+export function openAc(others: readonly AcTerm[], last: AcTerm): OpenAcSum {
+  const terms = [...others, last];
+  const watts = terms.map((term) => term.watts);
+  const groups = groupByCause(watts);
+  const lagging = terms.filter((term) => term.surelyLags).map(nonActiveOf);
+  return {
+    watts: openSum(watts, groups),
+    nonActive: openSum(terms.map(nonActiveOf), groups),
+    lagging:
+      last.surelyLags && lagging.length < terms.length ? openSum(lagging, groupByCause(lagging)) : undefined,
+    laggingWithoutLast: last.surelyLags ? undefined : addGrouped(lagging, groupByCause(lagging)),
+  };
+}
+
+/** An open sum with its last consumer: as `addAc` of all of them. */
+export function closeAc({ watts, nonActive, lagging, laggingWithoutLast }: OpenAcSum, last: AcTerm): AcSum {
+  const all = closeSum(nonActive, last.nonActive);
+  return acSumOf(
+    closeSum(watts, last.watts),
+    all,
+    laggingWithoutLast ?? (lagging ? closeSum(lagging, last.nonActive) : all),
   );
-  const lagging = groups.lagging
-    ? addGrouped(
-        terms.filter((term) => term.surelyLags).map((term) => term.nonActive),
-        groups.lagging,
-      )
-    : nonActive;
+}
+
+const nonActiveOf = (term: AcTerm): DoubtfulTerm => term.nonActive;
+
+function acSumOf(watts: DoubtfulSum, nonActive: DoubtfulSum, lagging: DoubtfulSum): AcSum {
   return {
     watts: demandOf(watts),
     va: apparent(watts, nonActive, lagging),
-    nonActive: { ...demandOf(nonActive), lo: demandOf(lagging).lo },
+    nonActive: demandOf(nonActive, lagging),
   };
 }
 
-/** Which consumers are wrong together: the same for every sum over them. */
-export interface AcGroups {
-  readonly all: Int32Array;
-  /** Of the surely lagging ones only; undefined where all are. */
-  readonly lagging: Int32Array | undefined;
-}
-
-/** The groups of consumers; both numbers of a consumer depend on the same causes. */
-export function groupAc(terms: readonly AcTerm[]): AcGroups {
-  const lagging = terms.filter((term) => term.surelyLags);
+/**
+ * A sum read at both edges; nothing is drawn below zero.
+ *
+ * @param atBest What counts at the optimistic edge, where that is less than all of it.
+ */
+export function demandOf(sum: DoubtfulSum, atBest: DoubtfulSum = sum): Demand {
   return {
-    all: groupByCause(terms.map((term) => term.watts)),
-    lagging: lagging.length === terms.length ? undefined : groupByCause(lagging.map((term) => term.watts)),
-  };
-}
-
-/** A sum read at both edges; nothing is drawn below zero. */
-export function demandOf(sum: DoubtfulSum): Demand {
-  return {
-    lo: Math.max(0, sum.stated - doubtOf(sum.down)),
+    lo: Math.max(0, atBest.stated - doubtOf(atBest.down)),
     stated: sum.stated,
     hi: sum.stated + doubtOf(sum.up),
     up: sum.up,

@@ -1,5 +1,13 @@
 import type { DoubtfulTerm } from '../quantity/combine-doubts.js';
-import { addAc, groupAc, nonActivePower, type AcSum, type AcTerm, type Demand } from './apparent-power.js';
+import {
+  addAc,
+  closeAc,
+  nonActivePower,
+  openAc,
+  type AcSum,
+  type AcTerm,
+  type Demand,
+} from './apparent-power.js';
 import type { StartOfPart } from './consumer.js';
 
 /**
@@ -12,18 +20,19 @@ import type { StartOfPart } from './consumer.js';
  *
  * @param rest What runs already, the running power of the starting part left out.
  * @param start The start; its own causes tie its doubt to the rest of its load.
+ * @param before The sum of the rest, where it is known already.
  * @returns Watts and VA at both edges. Source: physics; methods.md, rules 5 and 6.
  *
  * @example
  * // 2,000 W resistive and a start of 4,150 VA: 5,510 VA at pf 0.55, 5,944 VA at 0.85
  */
-export function addStart(rest: readonly AcTerm[], start: StartOfPart): AcSum {
+export function addStart(rest: readonly AcTerm[], start: StartOfPart, before: AcSum = addAc(rest)): AcSum {
   const { lo, stated, hi } = start.powerFactor;
-  const groups = groupAc([...rest, startTerm(start, stated)]);
-  const at = (powerFactor: number): AcSum => addAc([...rest, startTerm(start, powerFactor)], groups);
+  const open = openAc(rest, startTerm(start, stated));
+  const at = (powerFactor: number): AcSum => closeAc(open, startTerm(start, powerFactor));
   const ends = [at(lo), at(hi)];
   const asStated = at(stated);
-  const aligned = alignedPowerFactor(rest);
+  const aligned = alignedPowerFactor(before);
   const candidates = aligned > lo && aligned < hi ? [...ends, at(aligned)] : ends;
   const of = (read: (sum: AcSum) => Demand) => widest(read(asStated), candidates.map(read), ends.map(read));
   return { watts: of((sum) => sum.watts), va: of((sum) => sum.va), nonActive: of((sum) => sum.nonActive) };
@@ -44,8 +53,7 @@ function startTerm(start: StartOfPart, powerFactor: number): AcTerm {
 }
 
 /** The power factor of what runs, read against the user. */
-function alignedPowerFactor(rest: readonly AcTerm[]): number {
-  const { watts, va } = addAc(rest);
+function alignedPowerFactor({ watts, va }: AcSum): number {
   return va.hi > 0 ? watts.hi / va.hi : 1;
 }
 

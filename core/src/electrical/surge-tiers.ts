@@ -39,10 +39,12 @@ export function surgeCeiling(rating: SurgeRating, seconds: number): Ceiling {
 /** The continuous rating and every tier, in VA, continuous first. */
 export function ceilingsOf(rating: SurgeRating): readonly Ceiling[] {
   const { continuousVA, tiers } = rating;
-  return [
-    { value: continuousVA.value, ...halfWidthsOf(continuousVA, 'rating'), seconds: Infinity },
-    ...tiers.map(({ limit, seconds }) => ({ value: limit.value, ...halfWidthsOf(limit, 'rating'), seconds })),
-  ];
+  return [ceilingOf(continuousVA, Infinity), ...tiers.map(({ limit, seconds }) => ceilingOf(limit, seconds))];
+}
+
+function ceilingOf(quantity: Quantity, seconds: number): Ceiling {
+  const { minus, plus } = halfWidthsOf(quantity, 'rating');
+  return { value: quantity.value, minus, plus, seconds };
 }
 
 /** Watts that a ceiling given in VA allows: the ratio of the continuous ratings (methods.md, rule 6). */

@@ -71,6 +71,55 @@ export function addGrouped(terms: readonly DoubtfulTerm[], groups: Int32Array): 
   return { stated, down: spreadOf(minusOfGroup), up: spreadOf(plusOfGroup) };
 }
 
+/** A sum that waits for its last term: what the others come to, and what is wrong together with that term. */
+export interface OpenSum {
+  readonly stated: number;
+  readonly down: OpenSpread;
+  readonly up: OpenSpread;
+}
+
+interface OpenSpread {
+  /** Half-widths of all terms but the last. */
+  readonly hard: number;
+  /** Squares of the half-widths of the groups without the last term. */
+  readonly squares: number;
+  /** Half-width of the group of the last term, itself left out. */
+  readonly ownGroup: number;
+}
+
+/**
+ * The sum of all terms but the last, for trying that one at several sizes without adding the others again.
+ *
+ * @param terms At least one; of the last only its group counts.
+ * @param groups The group of each term, from `groupByCause`.
+ * @example
+ * closeSum(openSum(terms, groups), terms.at(-1)); // as addGrouped(terms, groups)
+ */
+export function openSum(terms: readonly DoubtfulTerm[], groups: Int32Array): OpenSum {
+  const last = terms.length - 1;
+  const ownGroup = groups[last]!;
+  const minusOfGroup = new Float64Array(terms.length);
+  const plusOfGroup = new Float64Array(terms.length);
+  let stated = 0;
+  for (let index = 0; index < last; index += 1) {
+    const term = terms[index]!;
+    const group = groups[index]!;
+    stated += term.value;
+    minusOfGroup[group]! += term.minus;
+    plusOfGroup[group]! += term.plus;
+  }
+  return { stated, down: openSpreadOf(minusOfGroup, ownGroup), up: openSpreadOf(plusOfGroup, ownGroup) };
+}
+
+/** An open sum with its last term. */
+export function closeSum({ stated, down, up }: OpenSum, last: DoubtfulTerm): DoubtfulSum {
+  return {
+    stated: stated + last.value,
+    down: closeSpread(down, last.minus),
+    up: closeSpread(up, last.plus),
+  };
+}
+
 /**
  * The doubt that counts: the expanded uncertainty, never beyond the hard bound.
  *
@@ -110,6 +159,23 @@ function spreadOf(halfWidthOfGroups: Float64Array): Spread {
     squares += halfWidth * halfWidth;
   }
   return { hard, expanded: EXPANSION * Math.sqrt(squares) };
+}
+
+function openSpreadOf(halfWidthOfGroups: Float64Array, ownGroup: number): OpenSpread {
+  let hard = 0;
+  let squares = 0;
+  halfWidthOfGroups.forEach((halfWidth, group) => {
+    hard += halfWidth;
+    if (group !== ownGroup) squares += halfWidth * halfWidth;
+  });
+  return { hard, squares, ownGroup: halfWidthOfGroups[ownGroup]! };
+}
+
+function closeSpread({ hard, squares, ownGroup }: OpenSpread, halfWidth: number): Spread {
+  return {
+    hard: hard + halfWidth,
+    expanded: EXPANSION * Math.sqrt(squares + (ownGroup + halfWidth) ** 2),
+  };
 }
 
 /**

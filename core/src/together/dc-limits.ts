@@ -61,13 +61,19 @@ function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): 
   const isEven = largestShare(element).hi === largestShare(element).stated;
   const careful = carries(hi);
   return [
-    dcLimit(element, dcCase, 'amps', dcCase.start ? 'battery-start' : 'battery', 'A', amps, {
-      ...exactCapacity(
+    dcLimit(
+      element,
+      dcCase,
+      'amps',
+      dcCase.start ? 'battery-start' : 'battery',
+      'A',
+      amps,
+      exactCapacity(
         isEven ? sum(careful) : bankLimitIfUneven(careful),
         sum(carries(stated)),
         dcCase.isShared ? Infinity : sum(carries(lo)),
       ),
-    }),
+    ),
   ];
 }
 
@@ -139,13 +145,19 @@ function fuseLimit(
   const { lo, stated, hi } = dcCase.start?.seconds ?? FOR_HOURS;
   const own = { running: inOneBattery(element, amps.running), demand: inOneBattery(element, amps.demand) };
   return [
-    dcLimit(element, dcCase, `${battery.id}:fuse`, dcCase.start ? 'dc-fuse-start' : 'dc-fuse', 'A', own, {
-      ...exactCapacity(
+    dcLimit(
+      element,
+      dcCase,
+      `${battery.id}:fuse`,
+      dcCase.start ? 'dc-fuse-start' : 'dc-fuse',
+      'A',
+      own,
+      exactCapacity(
         fuse.amps * fuseBand(fuse.kind, hi).pessimistic,
         fuse.amps * fuseBand(fuse.kind, stated).pessimistic,
         dcCase.isShared ? Infinity : fuse.amps * fuseBand(fuse.kind, lo).optimistic,
       ),
-    }),
+    ),
   ];
 }
 

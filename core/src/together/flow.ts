@@ -28,8 +28,30 @@ export function onMembers(members: Members, consumers: readonly Consumer[]): rea
 
 /** The consumers whose current passes through an element. */
 export function throughElement(element: SeriesElement, consumers: readonly Consumer[]): readonly Consumer[] {
-  return onMembers(element.members, consumers);
+  return flowOn(element.members, consumers).through;
 }
+
+/** What a conductor carries of some consumers. */
+interface Flow {
+  readonly through: readonly Consumer[];
+  sum?: AcSum;
+}
+
+function flowOn(members: Members, consumers: readonly Consumer[]): Flow {
+  const known = flows.get(consumers) ?? new Map<Members, Flow>();
+  flows.set(consumers, known);
+  const flow = known.get(members) ?? { through: onMembers(members, consumers) };
+  known.set(members, flow);
+  return flow;
+}
+
+function sumOn(members: Members, consumers: readonly Consumer[]): AcSum {
+  const flow = flowOn(members, consumers);
+  return (flow.sum ??= runningSum(flow.through));
+}
+
+/** The conductors of one path have the same members, and every one of their limits asks for the same flow. */
+const flows = new WeakMap<readonly Consumer[], Map<Members, Flow>>();
 
 /** What consumers draw running, as terms of a sum. */
 export function runningTerms(consumers: readonly Consumer[]): readonly AcTerm[] {
@@ -43,17 +65,18 @@ export function runningSum(consumers: readonly Consumer[]): AcSum {
 
 /** The running power that passes through an element, whoever else carries a part of it left out. */
 export function runningThrough(element: SeriesElement, consumers: readonly Consumer[]): AcSum {
-  const through = throughElement(element, consumers);
+  const { members } = element;
   if (element.kind === 'inverter') {
-    const all = runningSum(through);
+    const all = sumOn(members, consumers);
     return element.assists ? inverterShare(all, element.assists.limit.va) : all;
   }
-  return 'behindLimits' in element ? onSource(element.behindLimits, through) : runningSum(through);
+  return 'behindLimits' in element && element.behindLimits.length > 0
+    ? onSource(element.behindLimits, throughElement(element, consumers))
+    : sumOn(members, consumers);
 }
 
 /** Loads ahead of an inverter/charger draw what they draw; those behind it what its limit lets through. */
 function onSource(behindLimits: readonly BehindLimit[], through: readonly Consumer[]): AcSum {
-  if (behindLimits.length === 0) return runningSum(through);
   const ahead = through.filter(({ load }) => !behindLimits.some(({ behind }) => behind.has(load.id)));
   return behindLimits
     .map(({ behind, limit }) => sourceShare(runningSum(among(behind, through)), limit))

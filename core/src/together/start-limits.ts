@@ -1,7 +1,7 @@
-import { addAc, type AcSum, type AcTerm, type Demand } from '../electrical/apparent-power.js';
+import { addAc, type AcSum, type Demand } from '../electrical/apparent-power.js';
 import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
 import { startBand, type BreakerBand } from '../electrical/breaker.js';
-import type { Consumer, StartOfPart } from '../electrical/consumer.js';
+import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
 import { joinedStart, quietParts } from '../electrical/joined-start.js';
 import { addStart } from '../electrical/start-sum.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
@@ -15,6 +15,7 @@ import {
   inAmps,
   onMembers,
   runningSum,
+  runningTerms,
   runningThrough,
   throughElement,
 } from './flow.js';
@@ -26,6 +27,7 @@ import type {
   BreakerElement,
   GeneratorElement,
   InverterElement,
+  Members,
   RatedBreaker,
   RelayElement,
   SeriesElement,
@@ -34,13 +36,25 @@ import type {
 /** One start on top of what runs. */
 interface StartCase extends StartingPart {
   readonly start: StartOfPart;
-  /** What runs through the element, the running power of the starting part left out. */
-  readonly rest: readonly AcTerm[];
+  /** What runs through the element, the starting part left out. */
   readonly restConsumers: readonly Consumer[];
   /** Everything that runs, whatever it passes through. */
   readonly running: readonly Consumer[];
   /** All that starts in this moment, whatever it passes through. */
   readonly group: readonly Consumer[];
+  /** What its conductors see, added up when first asked for. */
+  readonly sums: () => Sums;
+  /** The same start as other conductors see it. */
+  readonly on: CaseOn;
+}
+
+/** A start as the conductors with some members see it; undefined where it does not pass through them. */
+type CaseOn = (members: Members) => StartCase | undefined;
+
+/** What an element sees while the part starts, and what it saw before. */
+interface Sums {
+  readonly before: AcSum;
+  readonly during: AcSum;
 }
 
 /**
@@ -52,29 +66,69 @@ interface StartCase extends StartingPart {
  * @param elements The series elements of the supply.
  * @param running What runs already; the load itself may be among it and is left out.
  * @param consumer The load that starts.
+ * @param isEnough Where given, testing stops behind the element with a limit it says yes to.
  */
 export function startLimits(
   elements: readonly SeriesElement[],
   running: readonly Consumer[],
   consumer: Consumer,
+  isEnough: (limit: Limit) => boolean = () => false,
 ): readonly Limit[] {
-  return elements.flatMap((element) => {
-    const [here] = throughElement(element, [consumer]);
-    if (!here) return [];
-    const others = throughElement(element, running).filter((other) => other.load.id !== consumer.load.id);
-    return here.parts.flatMap((part) =>
-      part.start
-        ? startsThrough(element, {
-            consumer: here,
-            part,
-            start: part.start,
-            running,
-            group: [{ ...consumer, parts: consumer.parts.filter((each) => each.part === part.part) }],
-            ...restOf(others, here, part),
-          })
-        : [],
-    );
+  const others = running.filter((other) => other.load.id !== consumer.load.id);
+  const starts = consumer.parts.filter((part) => part.start).map((part) => startOf(consumer, part, others));
+  const limits: Limit[] = [];
+  for (const element of elements) {
+    for (const caseOn of starts) {
+      const startCase = caseOn(element.members);
+      if (startCase) limits.push(...startsThrough(element, startCase));
+    }
+    if (limits.some(isEnough)) break;
+  }
+  return limits;
+}
+
+/** The start of one part; the conductors of one path have the same members, and see the same. */
+function startOf(consumer: Consumer, { part }: ConsumerPart, others: readonly Consumer[]): CaseOn {
+  const group = [{ ...consumer, parts: consumer.parts.filter((each) => each.part === part) }];
+  const on: CaseOn = remembered((members) => {
+    const [here] = onMembers(members, [consumer]);
+    const starting = here?.parts.find((each) => each.part === part);
+    if (!here || !starting?.start) return undefined;
+    const own = { ...here, parts: here.parts.filter((each) => each !== starting) };
+    const restConsumers = [...onMembers(members, others), own];
+    const sums = sumsOnce(restConsumers, starting.start);
+    return {
+      consumer: here,
+      part: starting,
+      start: starting.start,
+      running: others,
+      group,
+      restConsumers,
+      sums,
+      on,
+    };
   });
+  return on;
+}
+
+function sumsOnce(rest: readonly Consumer[], start: StartOfPart): () => Sums {
+  let known: Sums | undefined;
+  return () => (known ??= sumsOf(rest, start));
+}
+
+function sumsOf(rest: readonly Consumer[], start: StartOfPart): Sums {
+  const terms = runningTerms(rest);
+  const before = addAc(terms);
+  return { before, during: addStart(terms, start, before) };
+}
+
+/** Asks once for each of the members. */
+function remembered(ask: CaseOn): CaseOn {
+  const known = new Map<Members, StartCase | undefined>();
+  return (members) => {
+    if (!known.has(members)) known.set(members, ask(members));
+    return known.get(members);
+  };
 }
 
 /**
@@ -90,29 +144,36 @@ export function startsTogether(
   group: readonly Consumer[],
 ): readonly Limit[] {
   const others = running.filter((other) => !group.some(({ load }) => load.id === other.load.id));
-  return elements.flatMap((element) => {
-    const seen = aheadFirst(element, group);
-    const here = throughElement(element, seen);
+  const caseOf = (members: Members, seen: readonly Consumer[]): StartCase | undefined => {
+    const here = onMembers(members, seen);
     const joined = joinedStart(here);
     const part = joined?.parts[0];
-    if (!joined || !part?.start) return [];
+    if (!joined || !part?.start) return undefined;
     const unseen = group.filter((consumer) => !seen.includes(consumer));
-    const restConsumers = [...throughElement(element, [...others, ...unseen]), ...quietParts(here)];
-    return startsThrough(element, {
+    const restConsumers = [...onMembers(members, [...others, ...unseen]), ...quietParts(here)];
+    const sums = sumsOnce(restConsumers, part.start);
+    return {
       consumer: joined,
       part,
       start: part.start,
       running: others,
       group,
       restConsumers,
-      rest: termsOf(restConsumers),
-    });
+      sums,
+      on: seenWhole,
+    };
+  };
+  const seenWhole = remembered((members) => caseOf(members, group));
+  return elements.flatMap((element) => {
+    const seen = aheadFirst(element, group);
+    const startCase = seen === group ? seenWhole(element.members) : caseOf(element.members, seen);
+    return startCase ? startsThrough(element, startCase) : [];
   });
 }
 
 /** A source sees the starts of what is ahead of the limits, and behind them those that no inverter takes. */
 function aheadFirst(element: SeriesElement, group: readonly Consumer[]): readonly Consumer[] {
-  if (!('behindLimits' in element)) return group;
+  if (!('behindLimits' in element) || element.behindLimits.length === 0) return group;
   const limitOf = ({ load }: Consumer) => element.behindLimits.find(({ behind }) => behind.has(load.id));
   const behind = group.filter((consumer) => {
     const own = limitOf(consumer);
@@ -124,16 +185,6 @@ function aheadFirst(element: SeriesElement, group: readonly Consumer[]): readonl
 /** Whether the source is known not to see a whole start behind an input limit. */
 const takesStarts = ({ limit, startCarrier }: BehindLimit): boolean =>
   limit.assists && startCarrier !== 'unknown';
-
-function restOf(
-  others: readonly Consumer[],
-  consumer: Consumer,
-  starting: Consumer['parts'][number],
-): Pick<StartCase, 'rest' | 'restConsumers'> {
-  const own = { ...consumer, parts: consumer.parts.filter((part) => part !== starting) };
-  const restConsumers = [...others, own];
-  return { restConsumers, rest: termsOf(restConsumers) };
-}
 
 function startsThrough(element: SeriesElement, startCase: StartCase): readonly Limit[] {
   switch (element.kind) {
@@ -153,17 +204,6 @@ function startsThrough(element: SeriesElement, startCase: StartCase): readonly L
   }
 }
 
-/** What an element sees while the part starts, and what it saw before. */
-interface Sums {
-  readonly before: AcSum;
-  readonly during: AcSum;
-}
-
-/** The sum of all its members: on an inverter that assists, as if it carried the start alone. */
-function wholeSums({ rest, start }: StartCase): Sums {
-  return { before: addAc(rest), during: addStart(rest, start) };
-}
-
 /**
  * On a source with input limits the start of a load behind one reaches the source whole, unless the
  * inverter is known to take it; charging goes on meanwhile as far as the limit leaves room. What stands
@@ -171,13 +211,16 @@ function wholeSums({ rest, start }: StartCase): Sums {
  */
 function sourceSums(element: GeneratorElement | BreakerElement, startCase: StartCase): Sums | undefined {
   const { behindLimits } = element;
-  if (behindLimits.length === 0) return wholeSums(startCase);
+  if (behindLimits.length === 0) return startCase.sums();
   const { consumer, restConsumers, start } = startCase;
   const own = behindLimits.find(({ behind }) => behind.has(consumer.load.id));
   if (own && takesStarts(own)) return undefined;
   const others = behindLimits.filter((each) => each !== own);
   const isElsewhere = (id: string): boolean => others.some(({ behind }) => behind.has(id));
-  const rest = termsOf(restConsumers.filter(({ load }) => !isElsewhere(load.id)));
+  const { before, during } = sumsOf(
+    restConsumers.filter(({ load }) => !isElsewhere(load.id)),
+    start,
+  );
   const shares = others.map(({ behind, limit }) =>
     sourceShare(runningSum(among(behind, restConsumers)), limit),
   );
@@ -186,11 +229,7 @@ function sourceSums(element: GeneratorElement | BreakerElement, startCase: Start
       ? [addedByCharging(runningSum(among(own.behind, restConsumers)), own.limit)]
       : [];
   const added = [...shares, ...charging].reduce<AcSum>((sum, share) => addShares(sum, share), noSum);
-  return { before: addShares(addAc(rest), added), during: addShares(addStart(rest, start), added) };
-}
-
-function termsOf(consumers: readonly Consumer[]): readonly AcTerm[] {
-  return consumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
+  return { before: addShares(before, added), during: addShares(during, added) };
 }
 
 const nothing: Demand = plainDemand(0, 0, 0);
@@ -204,7 +243,8 @@ function addedByCharging(loads: AcSum, limit: Parameters<typeof sourceShare>[1])
 }
 
 function onSurgeRating(element: InverterElement | GeneratorElement, startCase: StartCase): readonly Limit[] {
-  const sums = element.kind === 'inverter' ? wholeSums(startCase) : sourceSums(element, startCase);
+  // An inverter that assists may have to carry the start alone.
+  const sums = element.kind === 'inverter' ? startCase.sums() : sourceSums(element, startCase);
   if (!sums) return [];
   const { rating } = element;
   const { seconds } = startCase.start;
@@ -215,33 +255,21 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
   };
   const helped =
     element.kind === 'inverter' ? helpFromSource(element.assists, startCase, sums.before) : NO_HELP;
-  const foldback: Factors = { watts: 1, optimistic: foldbackFactor(element, startCase) };
-  const shared = {
-    element,
-    start: testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds)),
-    doubts: () => widestDoubts(startCase.restConsumers, startCase),
-  };
-  const id = `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`;
-  return [
+  const foldback = foldbackFactor(element, startCase);
+  const start = testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds));
+  const limitIn = (unit: 'va' | 'watts', perVA: number): Limit =>
     judge({
-      ...shared,
-      id: `${id}:va`,
-      kind: element.kind === 'inverter' ? 'inverter-start-va' : 'generator-start-va',
-      unit: 'VA',
-      running: sums.before.va,
-      demand: sums.during.va,
-      capacity: surgeCapacity(ceilings, foldback, helped),
-    }),
-    judge({
-      ...shared,
-      id: `${id}:watts`,
-      kind: element.kind === 'inverter' ? 'inverter-start-watts' : 'generator-start-watts',
-      unit: 'W',
-      running: sums.before.watts,
-      demand: sums.during.watts,
-      capacity: surgeCapacity(ceilings, { ...foldback, watts: wattsPerVA(rating) }, helped),
-    }),
-  ];
+      id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}:${unit}`,
+      kind: `${element.kind}-start-${unit}`,
+      element,
+      unit: unit === 'va' ? 'VA' : 'W',
+      start,
+      running: sums.before[unit],
+      demand: sums.during[unit],
+      capacity: surgeCapacity(ceilings, { watts: perVA, optimistic: foldback }, helped),
+      doubts: () => widestDoubts(startCase.restConsumers, startCase),
+    });
+  return [limitIn('va', 1), limitIn('watts', wattsPerVA(rating))];
 }
 
 type Ceilings = Record<'pessimistic' | 'stated' | 'optimistic', Ceiling>;
@@ -357,7 +385,7 @@ function startBandFor(
 /** Who carries a start being unknown, the relay may see all of it: beyond its rating is Tight, it does not open. */
 function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] {
   if (!element.behindLimits.some(mayShare)) return [];
-  const { before, during } = wholeSums(startCase);
+  const { before, during } = startCase.sums();
   return [
     judge({
       id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`,
@@ -380,11 +408,16 @@ function onBattery(element: BatteryElement, startCase: StartCase): readonly Limi
   const carriers = inverters.filter(({ members }) => group.some(({ load }) => members.has(load.id)));
   if (carriers.length === 0) return [];
   const dc = runningSum(among(dcMembers, restConsumers)).watts;
-  const before = inverters.map((inverter) => whileStarting(inverter, startCase, false));
-  const during = inverters.map((inverter) => whileStarting(inverter, startCase, true));
+  const sums = inverters.map((inverter) => whileStarting(inverter, startCase));
+  const at = (moment: keyof Sums): Demand =>
+    batteryWatts(
+      element,
+      sums.map((each) => each[moment]),
+      dc,
+    );
   return dcLimits(element, {
-    running: batteryWatts(element, before, dc),
-    demand: batteryWatts(element, during, dc),
+    running: at('before'),
+    demand: at('during'),
     start: testedStart(startCase, start.seconds.hi, false),
     isShared: carriers.some(({ assists }) => assists && assists.startCarrier !== 'inverter'),
     doubts: () => widestDoubts(restConsumers, startCase, 1 / element.volts),
@@ -393,16 +426,14 @@ function onBattery(element: BatteryElement, startCase: StartCase): readonly Limi
 }
 
 /** What one inverter carries before or during a start; while it assists it may have to carry it alone. */
-function whileStarting(
-  inverter: InverterElement,
-  { group, restConsumers }: StartCase,
-  isStarting: boolean,
-): AcSum {
-  const starting = onMembers(inverter.members, group);
-  if (starting.length === 0) return runningThrough(inverter, restConsumers);
-  const rest = termsOf(throughElement(inverter, restConsumers));
-  const start = joinedStart(starting)?.parts[0]?.start;
-  return isStarting && start ? addStart(rest, start) : addAc(rest);
+function whileStarting(inverter: InverterElement, { on, group, restConsumers }: StartCase): Sums {
+  const own = on(inverter.members);
+  if (own) return own.sums();
+  const isOfGroup = group.some(({ load }) => inverter.members.has(load.id));
+  const running = isOfGroup
+    ? runningSum(throughElement(inverter, restConsumers))
+    : runningThrough(inverter, restConsumers);
+  return { before: running, during: running };
 }
 
 function testedStart(

@@ -149,7 +149,7 @@ function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Li
   const hardest = [...new Set(through.map(secondsOf))]
     .map((overloadS) => {
       const lasting = running.filter((consumer) => secondsOf(consumer) >= overloadS);
-      const { lo } = amps(runningThrough(element, lasting));
+      const { lo } = amps(runningThrough(element, lasting.length < running.length ? lasting : running));
       return { lo, carries: steadyBand(element, overloadS).optimistic };
     })
     .reduce((worst, each) => (each.lo / each.carries > worst.lo / worst.carries ? each : worst));
