@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import type { Load, Rig } from '../../src/rig/schema.js';
+import type { Consumer } from '../../src/electrical/consumer.js';
 import { check } from '../../src/together/check.js';
+import type { AtEdges, Limit } from '../../src/together/limit.js';
+import { situationOf, supplyOf } from '../../src/together/situation.js';
+import { bestStartOrder, type StartTest } from '../../src/together/start-order.js';
 import type { Verdict } from '../../src/together/verdict.js';
 import { exampleRig, on, q, type ExampleLoad, type ExampleSystem } from '../example-rig.js';
 
@@ -58,12 +62,42 @@ describe('the start order', () => {
         const best = outcomes.includes('holds') ? 'holds' : outcomes.includes('tight') ? 'tight' : 'trips';
         if (best === 'holds' && outcomes.some((outcome) => outcome !== 'holds')) ordersThatMatter += 1;
         expect(check(rig, { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
+        expect(orderIn(rig, ids, true)).toEqual(orderIn(rig, ids, false));
       }),
       { numRuns: 120, seed: 20261125 },
     );
     expect(ordersThatMatter).toBeGreaterThan(5);
   });
+
+  it('weighs the limits that have an end, beside one that has none', () => {
+    const spare = new Map([
+      ['a', 400],
+      ['b', 900],
+      ['c', 100],
+    ]);
+    const capacity = (amount: number): AtEdges => ({
+      pessimistic: amount,
+      stated: amount,
+      optimistic: amount,
+    });
+    const limitOf = (amount: number, headroom: number): Limit =>
+      ({ capacity: capacity(amount), headroom: capacity(headroom), verdict: 'holds' }) as Limit;
+    const consumers = [...spare.keys()].map((id) => ({ load: { id } }) as Consumer);
+    const { order } = bestStartOrder(consumers, [], 'optimistic', (_, { load }) => [
+      limitOf(Infinity, Infinity),
+      limitOf(1000, spare.get(load.id) ?? 0),
+    ]);
+    expect(order.map(({ load }) => load.id)).toEqual(['c', 'a', 'b']);
+  });
 });
+
+/** The best order, found with tests that may stop early or with tests in full. */
+function orderIn(rig: Rig, ids: readonly string[], mayStop: boolean): readonly string[] {
+  const { consumers, test } = situationOf(rig, supplyOf(rig, 'battery'), on(...ids));
+  const inFull: StartTest = (running, starting) => test(running, starting);
+  const { order } = bestStartOrder(consumers, [], 'pessimistic', mayStop ? test : inFull);
+  return order.map(({ load }) => load.id);
+}
 
 /** One start on loads that run already: they belong to the floor, so no order is left to choose. */
 function verdictOfStart(rig: Rig, running: readonly string[], id: string): Verdict {

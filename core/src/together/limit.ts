@@ -170,9 +170,9 @@ export function exactCapacity(pessimistic: number, stated: number, optimistic: n
   };
 }
 
-/** Headroom as a share of capacity: what start orders are compared by. */
-export function headroomShare(limit: Limit, edge: Edge): number {
-  return limit.headroom[edge] / limit.capacity[edge];
+/** Headroom as a share of capacity: what start orders are compared by. A limit without end is free in full. */
+export function headroomShare({ headroom, capacity }: Limit, edge: Edge): number {
+  return capacity[edge] === Infinity ? 1 : headroom[edge] / capacity[edge];
 }
 
 /** Trips first, then Tight, then Holds; within each the fullest at its deciding edge. */

@@ -48,7 +48,7 @@ function whatToSwitchOff(
     .filter((other) => other !== starting && other.load.usage !== 'by-itself')
     .sort((a, b) => wattsOf(a) - wattsOf(b));
   const isEnough = (off: readonly Consumer[]) =>
-    passesAt(test(without(running, off), starting), 'pessimistic');
+    passesAt(test(without(running, off), starting, isShort), 'pessimistic');
   const single = byHand.find((other) => isEnough([other]));
   if (single) return [single];
   const off: Consumer[] = [];
@@ -58,6 +58,8 @@ function whatToSwitchOff(
   }
   return [];
 }
+
+const isShort = (limit: Limit): boolean => limit.verdict !== 'holds';
 
 function asRestart(limit: Limit): Limit {
   return {

@@ -74,7 +74,7 @@ export function wiredSituation(
     elements,
     consumers,
     notFed,
-    test: (running, starting) => testStart(elements, running, starting, followers),
+    test: (running, starting, isEnough) => testStart(elements, running, starting, followers, isEnough),
     testTogether: (running, group) => startsTogether(elements, running, group),
     followers: new Set(led.map((consumer) => consumer.load.id)),
     inState: (load, stateId) => {
@@ -99,10 +99,14 @@ export function steadyLimitsOf({ elements }: Situation, running: readonly Consum
 }
 
 /** What can happen at any moment while a set runs: loads that start by themselves, saws that bog down. */
-export function momentsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+export function momentsOf(
+  { test }: Situation,
+  running: readonly Consumer[],
+  isEnough?: (limit: Limit) => boolean,
+): readonly Limit[] {
   const starts = running.filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer));
   return [
-    ...starts.flatMap((consumer) => test(running, consumer)),
+    ...starts.flatMap((consumer) => test(running, consumer, isEnough)),
     ...running.flatMap((consumer) => boggedLimits(test, running, consumer)),
   ];
 }
@@ -135,8 +139,9 @@ function testStart(
   running: readonly Consumer[],
   starting: Consumer,
   followers: ReadonlyMap<string, readonly Consumer[]>,
+  isEnough?: (limit: Limit) => boolean,
 ): readonly Limit[] {
-  const alone = startLimits(elements, running, starting);
+  const alone = startLimits(elements, running, starting, isEnough);
   const own = followers.get(starting.load.id) ?? [];
   const kicks = [starting, ...own].flatMap(({ parts }) => parts.filter((part) => part.start));
   if (own.length === 0 || kicks.length < 2) return alone;

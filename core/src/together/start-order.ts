@@ -2,8 +2,16 @@ import type { Consumer } from '../electrical/consumer.js';
 import type { Edge } from '../quantity/quantity.js';
 import { headroomShare, type Limit } from './limit.js';
 
-/** All limits a load must pass when it starts while the others run. */
-export type StartTest = (running: readonly Consumer[], starting: Consumer) => readonly Limit[];
+/**
+ * All limits a load must pass when it starts while the others run.
+ *
+ * @param isEnough Where given, testing may stop behind a limit it says yes to.
+ */
+export type StartTest = (
+  running: readonly Consumer[],
+  starting: Consumer,
+  isEnough?: (limit: Limit) => boolean,
+) => readonly Limit[];
 
 export interface StartOrder {
   /** In switching order. */
@@ -37,26 +45,39 @@ export function bestStartOrder(
   const order: Consumer[] = [];
   let left = [...starting];
   let passes = true;
-  while (left.length > 0) {
-    const last = bestLast(left, floor, edge, test);
-    order.unshift(last.consumer);
+  for (let last = bestLast(left, floor, edge, test); last; last = bestLast(left, floor, edge, test)) {
+    const { consumer } = last;
+    order.unshift(consumer);
     passes = passes && last.passes;
-    left = left.filter((consumer) => consumer !== last.consumer);
+    left = left.filter((other) => other !== consumer);
   }
   return { order, passes };
 }
 
-function bestLast(left: readonly Consumer[], floor: readonly Consumer[], edge: Edge, test: StartTest) {
+interface LastToStart {
+  readonly consumer: Consumer;
+  /** Headroom over capacity of its tightest limit. */
+  readonly share: number;
+  readonly passes: boolean;
+}
+
+/** A load is given up at its first limit that leaves no more than the best so far. */
+function bestLast(
+  left: readonly Consumer[],
+  floor: readonly Consumer[],
+  edge: Edge,
+  test: StartTest,
+): LastToStart | undefined {
   const running = [...floor, ...left];
-  const candidates = left.map((consumer) => {
-    const limits = test(running, consumer);
-    return {
+  return left.reduceRight<LastToStart | undefined>((best, consumer) => {
+    const limits = test(
+      running,
       consumer,
-      share: Math.min(...limits.map((limit) => headroomShare(limit, edge))),
-      passes: passesAt(limits, edge),
-    };
-  });
-  return candidates.reduce((best, candidate) => (candidate.share >= best.share ? candidate : best));
+      (limit) => best !== undefined && headroomShare(limit, edge) <= best.share,
+    );
+    const share = Math.min(...limits.map((limit) => headroomShare(limit, edge)));
+    return best && share <= best.share ? best : { consumer, share, passes: passesAt(limits, edge) };
+  }, undefined);
 }
 
 /** Whether every limit is kept at an edge. */
