@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   batteryClockOf,
@@ -9,8 +9,8 @@ import {
   ladderOf,
   loadOf,
   notChecked,
-  outlooksOf,
-  settlementOf,
+  outlooksInSteps,
+  settlementInSteps,
   staircaseHeads,
   staircaseOf,
   theLoad,
@@ -22,16 +22,30 @@ import {
   withPartNumber,
   withState,
   withSupply,
+  type CheckResult,
   type Outlook,
   type PartNumber,
   type Quantity,
   type Rig,
+  type Scene,
   type SourceTest,
   type StartOrderRule,
 } from '@heliarch/core';
 import { map, switchMap } from 'rxjs';
 import { RigSession } from '../book/rig-session';
 import { afterPaint } from '../ui/after-paint';
+import { inSteps } from '../ui/in-steps';
+
+interface Asked {
+  readonly rig: Rig;
+  readonly scene: Scene;
+  readonly result: CheckResult;
+}
+
+interface Answered<T> {
+  readonly rig: Rig;
+  readonly given: T;
+}
 
 /** The question of this room, "can these run together on this supply?", and its answer. */
 @Injectable()
@@ -71,27 +85,18 @@ export class TogetherState {
       .map((circuit) => circuit.name);
   });
 
-  /** What was asked, once its verdict is on the screen: the longer answers follow a frame later. */
-  private readonly painted = toSignal(
-    toObservable(computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() }))).pipe(
-      switchMap((asked) => afterPaint().pipe(map(() => asked))),
-    ),
+  private readonly asked$ = toObservable(
+    computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() })),
+  );
+  private readonly answeredOutlooks = this.onceItIsPainted(({ rig, scene }) => outlooksInSteps(rig, scene));
+  private readonly answeredSettlement = this.onceItIsPainted(({ rig, scene, result }) =>
+    settlementInSteps(rig, scene, result),
   );
 
-  /** Answers about the loads of another rig would be about loads that are not here. */
-  private readonly asked = computed(() => {
-    const asked = this.painted();
-    return asked && haveSameLoads(asked.rig, this.rig()) ? asked : undefined;
-  });
-
-  readonly outlooks = computed((): ReadonlyMap<string, Outlook> => {
-    const asked = this.asked();
-    return asked ? outlooksOf(asked.rig, asked.scene) : new Map<string, Outlook>();
-  });
-  readonly settlement = computed(() => {
-    const asked = this.asked();
-    return asked && settlementOf(asked.rig, asked.scene, asked.result);
-  });
+  readonly outlooks = computed(
+    (): ReadonlyMap<string, Outlook> => this.aboutTheseLoads(this.answeredOutlooks()) ?? new Map(),
+  );
+  readonly settlement = computed(() => this.aboutTheseLoads(this.answeredSettlement()));
   readonly cautions = computed(() => cautionsOf(this.rig(), this.result()));
   readonly dropOut = computed(() => dropOutOf(this.rig(), this.scene()));
   readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
@@ -101,6 +106,27 @@ export class TogetherState {
     (): ReadonlyMap<string, string> =>
       new Map(this.result().notFed.map(({ load, because }) => [load.id, because])),
   );
+
+  /** The longer answers follow when the verdict is on the screen, and leave the page free meanwhile. */
+  private onceItIsPainted<T>(
+    answer: (asked: Asked) => Generator<undefined, T>,
+  ): Signal<Answered<T> | undefined> {
+    return toSignal(
+      this.asked$.pipe(
+        switchMap((asked) =>
+          afterPaint().pipe(
+            switchMap(() => inSteps(() => answer(asked))),
+            map((given) => ({ rig: asked.rig, given })),
+          ),
+        ),
+      ),
+    );
+  }
+
+  /** Answers about the loads of another rig would be about loads that are not here. */
+  private aboutTheseLoads<T>(answered: Answered<T> | undefined): T | undefined {
+    return answered && haveSameLoads(answered.rig, this.rig()) ? answered.given : undefined;
+  }
 
   chooseSupply(supplyId: string): void {
     this.session.change((rig) => withSupply(rig, this.scene().id, supplyId), { label: 'choose a supply' });

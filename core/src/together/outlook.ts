@@ -1,5 +1,6 @@
 import type { Consumer } from '../electrical/consumer.js';
 import type { Load, Rig } from '../rig/schema.js';
+import { atOnce } from './in-steps.js';
 import { decidingLimit, type Limit } from './limit.js';
 import {
   lockedBy,
@@ -37,19 +38,30 @@ export type Outlook =
  * @returns By the id of the load.
  */
 export function outlooksOf(rig: Rig, scene: CheckScene): ReadonlyMap<string, Outlook> {
+  return atOnce(outlooksInSteps(rig, scene));
+}
+
+/** The same with a pause after each load, for a page that must not stand still meanwhile. */
+export function* outlooksInSteps(
+  rig: Rig,
+  scene: CheckScene,
+): Generator<undefined, ReadonlyMap<string, Outlook>> {
   const on = new Set(scene.on.map((entry) => entry.load));
   const off = rig.loads.filter((load) => !on.has(load.id));
   const situation = wiredSituation(rig, supplyOf(rig, scene.supply), rig.loads, scene.on);
   const running = situation.consumers.filter((consumer) => on.has(consumer.load.id));
   const runningLoads = running.map((consumer) => consumer.load);
-  return new Map(
-    off.map((load): [string, Outlook] => {
-      const notFed = situation.notFed.find((each) => each.load.id === load.id);
-      const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
-      if (blocked) return [load.id, { answer: 'not-here', because: blocked.because }];
-      return [load.id, outlookOf(situation, running, load)];
-    }),
-  );
+  const outlooks = new Map<string, Outlook>();
+  for (const load of off) {
+    const notFed = situation.notFed.find((each) => each.load.id === load.id);
+    const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
+    outlooks.set(
+      load.id,
+      blocked ? { answer: 'not-here', because: blocked.because } : outlookOf(situation, running, load),
+    );
+    yield;
+  }
+  return outlooks;
 }
 
 function outlookOf(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
@@ -116,14 +128,19 @@ function holdsAdded(
   failing: Limit,
 ): boolean {
   const all = [...running, added];
-  const holds = (limits: readonly Limit[]): boolean => limits.every((limit) => limit.verdict === 'holds');
+  const fails = (limit: Limit): boolean => limit.verdict !== 'holds';
   const { element } = failing;
   const again = failing.start
     ? [added, ...running]
         .filter((consumer) => consumer.load.id === failing.start?.loadId)
         .flatMap((consumer) => startLimits([element], all, consumer))
     : steadyLimits(element, all);
-  return holds(again) && judgeAdded(situation, running, added).verdict === 'holds';
+  return (
+    !again.some(fails) &&
+    !situation.elements.some((each) => steadyLimits(each, all).some(fails)) &&
+    !(hasStart(added) && situation.test(all, added, fails).some(fails)) &&
+    !momentsOf(situation, all, fails).some(fails)
+  );
 }
 
 const wattsOf = (consumer: Consumer): number =>

@@ -3,6 +3,7 @@ import { partNumber } from '../electrical/part-numbers.js';
 import { withPartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check, type CheckResult } from './check.js';
+import { atOnce } from './in-steps.js';
 import type { Doubt } from './limit.js';
 import type { CheckScene } from './situation.js';
 
@@ -31,10 +32,19 @@ const BISECTIONS = 7;
  * Source: methods.md, rule 16.
  */
 export function settlementOf(rig: Rig, scene: CheckScene, result: CheckResult): Settlement | undefined {
+  return atOnce(settlementInSteps(rig, scene, result));
+}
+
+/** The same with a pause after each value tried, for a page that must not stand still meanwhile. */
+export function* settlementInSteps(
+  rig: Rig,
+  scene: CheckScene,
+  result: CheckResult,
+): Generator<undefined, Settlement | undefined> {
   const { decider, verdict, supply } = result;
   if (verdict !== 'tight' || !decider || decider.kind === 'continuous-rule') return undefined;
   for (const doubt of decider.doubts()) {
-    const threshold = thresholdOf(rig, scene, doubt);
+    const threshold = yield* thresholdOf(rig, scene, doubt);
     if (threshold !== undefined) {
       const { loadId, partId, field } = doubt;
       return { by: 'measuring', loadId, partId, field, threshold };
@@ -47,7 +57,7 @@ export function settlementOf(rig: Rig, scene: CheckScene, result: CheckResult): 
 }
 
 /** The largest value of a number, measured, at which the set holds; within the band of its doubt. */
-function thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): number | undefined {
+function* thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): Generator<undefined, number | undefined> {
   const load = rig.loads.find((each) => each.id === doubt.loadId);
   const part = load?.parts.find((each) => each.id === doubt.partId);
   const quantity = load && part && partNumber(rig, load, part, doubt.field);
@@ -64,6 +74,7 @@ function thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): number | undefi
   if (holdsAt(hi)) return hi;
   let [holds, fails] = [lo, hi];
   for (let step = 0; step < BISECTIONS; step += 1) {
+    yield;
     const middle = (holds + fails) / 2;
     if (holdsAt(middle)) holds = middle;
     else fails = middle;

@@ -5,6 +5,7 @@ import type { PartNumber } from '../rig/edits.js';
 import { withPartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check } from './check.js';
+import { atOnce } from './in-steps.js';
 import { partName } from './names.js';
 import { outlooksOf } from './outlook.js';
 import { settlementOf } from './settle.js';
@@ -57,11 +58,7 @@ type Candidate = Pick<WorthLookingUp, 'loadId' | 'partId' | 'field' | 'quantity'
  * @returns Undefined where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
  */
 export function worthLookingUp(rig: Rig, scene: CheckScene): WorthLookingUp | undefined {
-  const steps = worthLookingUpInSteps(rig, scene);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
+  return atOnce(worthLookingUpInSteps(rig, scene));
 }
 
 /**
