@@ -34,7 +34,9 @@ export interface PlacedLoad extends Point {
 
 export interface Bar {
   readonly busId: string;
+  /** Written beside it; empty where another bar of the bus has the name. */
   readonly name: string;
+  readonly spoken: string;
   readonly from: Point;
   readonly to: Point;
   readonly label: Point;

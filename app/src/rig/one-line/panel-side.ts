@@ -87,14 +87,16 @@ export function placePanels(rig: Rig, panels: readonly Panel[]): PlacedPanels {
 
 /** One bar, or one for each leg. */
 function barsAt(bus: Bus, top: number, bottom: number): readonly Bar[] {
-  const at = (x: number, name: string): Bar => ({
+  const at = (x: number, name: string, spoken: string): Bar => ({
     busId: bus.id,
     name,
+    spoken,
     from: point(x, top + 4),
     to: point(x, bottom),
     label: point(PANEL_X - 6, top - 6),
   });
-  return hasLegs(bus) ? [at(PANEL_X, bus.name), at(PANEL_X + LEG_GAP, '')] : [at(PANEL_X, bus.name)];
+  const first = at(PANEL_X, bus.name, `Bus ${bus.name}`);
+  return hasLegs(bus) ? [first, at(PANEL_X + LEG_GAP, '', `Bus ${bus.name}, second leg`)] : [first];
 }
 
 function placeCircuit(rig: Rig, bus: Bus, circuit: Circuit, top: number): PlacedCircuit {
