@@ -50,28 +50,26 @@ export class LimitLadder {
 
   /** The row whose working is open, by the id of its limit. */
   protected readonly open = signal<string | undefined>(undefined);
+  /** Whether what is far from its limit is shown too. */
+  protected readonly isUnfolded = signal(false);
+  private readonly folding = computed(() => this.limits().filter(folds));
   protected readonly rows = computed(() =>
     this.limits()
-      .filter((limit, place) => !folds(limit, place))
+      .filter((limit, place) => this.isUnfolded() || !folds(limit, place))
       .map((limit) => rowOf(this.rig(), limit)),
   );
+  protected readonly foldedWords = computed(() => {
+    const [fullest] = this.folding();
+    if (!fullest) return undefined;
+    const most = formatPercent(fullest.loading);
+    return this.folding().length === 1
+      ? `1 more holds, at ${most}`
+      : `${this.folding().length} more hold, the fullest at ${most}`;
+  });
+
   protected toggle(row: Row): void {
     this.open.update((open) => (open === row.limit.id ? undefined : row.limit.id));
   }
-
-  private foldedWords(): string {
-    return this.limits().length > MOST_ROWS ? 'With more to spare' : 'Under 20 %, kicks under 50 %';
-  }
-
-  protected readonly folded = computed(() => {
-    const small = this.limits()
-      .filter(folds)
-      .map((limit) => limitLabel(this.rig(), limit));
-    return [
-      ...(small.length > 0 ? [`${this.foldedWords()}: ${small.join('; ')}.`] : []),
-      ...(this.idle().length > 0 ? [`Idle: ${this.idle().join(', ')}.`] : []),
-    ].join(' ');
-  });
 }
 
 /** Rows that hold with much to spare; kicks are many, so they fold sooner. */
