@@ -1,27 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { rigChecksOf } from '@heliarch/core';
-import { VerdictMark } from '../ui/verdict-mark';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { FitMark } from './fit-mark';
 import { RigState } from './rig-state';
 
 /** Whether the parts fit each other, beneath the drawing: what to mend first. */
 @Component({
   selector: 'heli-rig-checks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [VerdictMark],
+  imports: [FitMark],
   template: `
     <section aria-label="Rig checks">
-      <h2>
+      <h2 #heading tabindex="-1">
         Do the parts fit each other? <span class="caption">{{ summary() }}</span>
       </h2>
       <ul>
         @for (check of shown(); track check.id) {
           <li [class]="check.verdict">
-            @if (check.verdict === 'unknown') {
-              <span class="query" aria-hidden="true">?</span>
-            } @else {
-              <heli-verdict-mark [mark]="check.verdict" />
-            }
-            <span class="unseen">{{ words[check.verdict] }}: </span>
+            <heli-fit-mark [verdict]="check.verdict" />
             <div>
               <button type="button" class="link" (click)="state.select(check.list, check.entryId)">
                 {{ check.title }}.
@@ -79,21 +74,6 @@ import { RigState } from './rig-state';
       margin-left: 8px;
       font-weight: 400;
     }
-    heli-verdict-mark {
-      margin-top: 2px;
-      font-size: 14px;
-    }
-    .query {
-      display: grid;
-      place-items: center;
-      width: 16px;
-      height: 16px;
-      margin-top: 1px;
-      border: 1.5px solid var(--ink-3);
-      border-radius: 50%;
-      color: var(--ink-3);
-      font: 600 11px/1 var(--body);
-    }
     section > .link {
       margin: 8px 0;
       min-height: 24px;
@@ -101,16 +81,10 @@ import { RigState } from './rig-state';
   `,
 })
 export class RigChecks {
+  private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   protected readonly state = inject(RigState);
   protected readonly isAll = signal(false);
-  protected readonly words = {
-    holds: 'Holds',
-    tight: 'Tight',
-    trips: 'Does not fit',
-    unknown: 'Not known',
-  } as const;
-
-  private readonly checks = computed(() => rigChecksOf(this.state.rig()));
+  private readonly checks = this.state.checks;
   protected readonly holding = computed(
     () => this.checks().filter(({ verdict }) => verdict === 'holds').length,
   );
@@ -130,4 +104,10 @@ export class RigChecks {
       .map(([number, word]) => `${number} ${word}`)
       .join(', ');
   });
+
+  reach(): void {
+    const heading = this.heading().nativeElement;
+    heading.scrollIntoView({ block: 'start' });
+    heading.focus({ preventScroll: true });
+  }
 }

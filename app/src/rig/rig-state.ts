@@ -3,13 +3,16 @@ import {
   capitalised,
   entriesOf,
   newEntry,
+  rigChecksOf,
   withCopy,
   withEntry,
+  withArrivalTest,
   withLoadsOn,
   withoutEntry,
   type Entry,
   type EntryList,
   type Rig,
+  type SourceTest,
 } from '@heliarch/core';
 import type { Target } from '../book/rig-edits';
 import { RigSession } from '../book/rig-session';
@@ -24,6 +27,9 @@ export class RigState {
     if (!rig) throw new Error('The room was opened without a rig');
     return rig;
   });
+
+  /** Whether the parts fit each other, the worst first. */
+  readonly checks = computed(() => rigChecksOf(this.rig()));
 
   private readonly chosen = signal<Target | undefined>(undefined);
   /** Why something was not removed. */
@@ -64,6 +70,10 @@ export class RigState {
     const copied = withCopy(this.rig(), list, id);
     this.session.change(() => copied.rig, { label: `copy ${this.entry()?.name ?? ''}` });
     this.select(list, copied.id);
+  }
+
+  keepArrivalTest(supplyId: string, test: SourceTest): void {
+    this.session.change((rig) => withArrivalTest(rig, supplyId, test), { label: 'keep the arrival test' });
   }
 
   remove(): void {

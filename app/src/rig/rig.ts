@@ -11,6 +11,7 @@ import {
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { WorthNext } from '../ui/worth-next';
+import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
 import { PartSheet } from './part-sheet';
 import { RigChecks } from './rig-checks';
@@ -43,6 +44,7 @@ const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
     CdkMenuItem,
     CdkMenuTrigger,
     ChoiceBar,
+    FitHeadline,
     OneLineDiagram,
     PartSheet,
     RigChecks,
