@@ -440,6 +440,12 @@ test.describe('another rig', () => {
     await together.saved();
     await page.reload();
     await expect(beside).toContainText(/0\.25.ohm, 121.V with nothing on/);
+    await page.getByRole('link', { name: 'Rig' }).click();
+    await page.getByRole('radio', { name: 'Supplies' }).check();
+    const supplies = page.getByRole('region', { name: 'Supplies side by side' });
+    await supplies.getByRole('button', { name: 'Shore 30 A' }).click();
+    await expect(supplies).toContainText(/0\.25.ohm, 121.V with nothing on/);
+    await page.getByRole('link', { name: 'Together' }).click();
     await page.getByRole('button', { name: 'Undo: keep the arrival test' }).click();
     await expect(beside).toContainText('Two readings tell how strong the post is.');
   });

@@ -2,13 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   formatAmount,
-  formatNumber,
   surprisesOf,
   surpriseWords,
   USUAL_SURPRISE_W,
-  validateRig,
   VERDICT_WORDS,
-  withArrivalTest,
   type CheckResult,
   type CheckScene,
   type Rig,
@@ -17,10 +14,10 @@ import {
 } from '@heliarch/core';
 import { map, switchMap } from 'rxjs';
 import { afterPaint } from '../ui/after-paint';
+import { ArrivalTest, postOf } from '../ui/arrival-test';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { keepTogether } from '../ui/keep-together';
 import { VerdictMark } from '../ui/verdict-mark';
-import { ArrivalTest } from './arrival-test';
 import { whatIfOf } from './what-if';
 
 const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
@@ -83,9 +80,9 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
         </button>
         @if (open() === 'arrival') {
           <heli-arrival-test
-            [nominalV]="hookup.nominalV"
-            [supplyName]="hookup.name"
-            [faultOf]="faultOfTest"
+            [rig]="rig()"
+            [supply]="result().supply"
+            [post]="hookup"
             (kept)="tested.emit($event)"
           />
         }
@@ -139,6 +136,9 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
       display: block;
       padding: 4px 0 2px 162px;
     }
+    heli-arrival-test {
+      padding-left: 162px;
+    }
     @media (max-width: 720px) {
       button {
         display: block;
@@ -148,7 +148,8 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
         display: block;
       }
       p,
-      heli-choice-bar {
+      heli-choice-bar,
+      heli-arrival-test {
         padding-left: 0;
       }
     }
@@ -172,24 +173,7 @@ export class WhatElse {
     return asked ? whatIfOf(asked.rig, asked.scene, asked.result) : [];
   });
 
-  /** The hookup that can be tested, and what is known of it; generators and batteries are no post. */
-  protected readonly post = computed(() => {
-    const { supply } = this.result();
-    const inlet = this.rig().sources.find(({ id, kind }) => kind === 'inlet' && supply.sources.includes(id));
-    const bus = this.rig().buses.find(({ id }) => id === inlet?.bus);
-    if (!inlet || !bus) return undefined;
-    const { volts, sourceOhms } = supply;
-    const known =
-      volts && sourceOhms
-        ? `${formatNumber(sourceOhms.value, 2)} ohm, ${formatNumber(volts.value, 1)} V with nothing on.`
-        : 'Two readings tell how strong the post is.';
-    return { nominalV: bus.volts, name: supply.name, line: known };
-  });
-
-  protected readonly faultOfTest = (test: SourceTest): string | undefined => {
-    const read = validateRig(withArrivalTest(this.rig(), this.scene().supply, test));
-    return read.ok ? undefined : read.problems[0]?.message;
-  };
+  protected readonly post = computed(() => postOf(this.rig(), this.result().supply));
 
   protected readonly keep = keepTogether;
   protected readonly sizes: readonly Choice[] = SURPRISES_W.map((watts) => ({

@@ -1,6 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { parseNumber, sourceTest, sourceTestWords, type SourceTest } from '@heliarch/core';
-import { keepTogether } from '../ui/keep-together';
+import {
+  formatNumber,
+  parseNumber,
+  sourceTest,
+  sourceTestWords,
+  validateRig,
+  withArrivalTest,
+  type Rig,
+  type SourceTest,
+  type Supply,
+} from '@heliarch/core';
+import { keepTogether } from './keep-together';
 
 const FIELDS = [
   { id: 'lightV', label: 'Little on', unit: 'V' },
@@ -12,6 +22,26 @@ const FIELDS = [
 ] as const;
 
 type FieldId = (typeof FIELDS)[number]['id'];
+
+/** What an arrival test is of: a hookup; generators and batteries are no post. */
+export interface Post {
+  readonly nominalV: number;
+  /** What is known of it already. */
+  readonly line: string;
+}
+
+/** The post a supply comes from; undefined where it comes from none. */
+export function postOf(rig: Rig, supply: Supply): Post | undefined {
+  const inlet = rig.sources.find(({ id, kind }) => kind === 'inlet' && supply.sources.includes(id));
+  const bus = rig.buses.find(({ id }) => id === inlet?.bus);
+  if (!inlet || !bus) return undefined;
+  const { volts, sourceOhms } = supply;
+  const known =
+    volts && sourceOhms
+      ? `${formatNumber(sourceOhms.value, 2)} ohm, ${formatNumber(volts.value, 1)} V with nothing on.`
+      : 'Two readings tell how strong the post is.';
+  return { nominalV: bus.volts, line: keepTogether(known) };
+}
 
 /** Two readings at the inlet, a third one warm: how strong a hookup is. Nothing is kept until it is asked for. */
 @Component({
@@ -48,11 +78,11 @@ type FieldId = (typeof FIELDS)[number]['id'];
       }
     </div>
     @if (found(); as test) {
-      @if (faultOf()(test); as fault) {
+      @if (faultOf(test); as fault) {
         <p role="alert">It cannot be kept: {{ fault }}.</p>
       } @else {
         <button type="button" class="plain-button" (click)="kept.emit(test)">
-          Keep it for {{ supplyName() }}
+          Keep it for {{ supply().name }}
         </button>
       }
     }
@@ -60,7 +90,7 @@ type FieldId = (typeof FIELDS)[number]['id'];
   styles: `
     :host {
       display: block;
-      padding: 2px 0 6px 162px;
+      padding: 2px 0 6px;
       color: var(--ink-2);
     }
     .readings {
@@ -97,9 +127,6 @@ type FieldId = (typeof FIELDS)[number]['id'];
       margin-top: 6px;
     }
     @media (max-width: 720px) {
-      :host {
-        padding-left: 0;
-      }
       input {
         height: 44px;
       }
@@ -107,10 +134,9 @@ type FieldId = (typeof FIELDS)[number]['id'];
   `,
 })
 export class ArrivalTest {
-  readonly nominalV = input.required<number>();
-  readonly supplyName = input.required<string>();
-  /** Why a test cannot be kept with the rig; undefined where it can. */
-  readonly faultOf = input.required<(test: SourceTest) => string | undefined>();
+  readonly rig = input.required<Rig>();
+  readonly supply = input.required<Supply>();
+  readonly post = input.required<Post>();
   readonly kept = output<SourceTest>();
 
   protected readonly fields = FIELDS;
@@ -143,7 +169,7 @@ export class ArrivalTest {
     return sourceTest(
       { volts: lightV, amps: lightA },
       { volts: loadedV, amps: loadedA },
-      this.nominalV(),
+      this.post().nominalV,
       warm,
     );
   });
@@ -152,10 +178,17 @@ export class ArrivalTest {
   protected readonly fault = computed(() => {
     const typed = this.typed();
     const wrong = FIELDS.find(({ id }) => this.isWrong(id));
-    if (wrong) return `${wrong.label}, ${wrong.unit}: must be a number from 0, such as ${this.nominalV()}.`;
+    if (wrong)
+      return `${wrong.label}, ${wrong.unit}: must be a number from 0, such as ${this.post().nominalV}.`;
     const isFilled = FIELDS.slice(0, 4).every(({ id }) => typed[id].trim() !== '');
     return isFilled ? 'With much on there must be more amps, and no more volts, than with little on.' : '';
   });
+
+  /** Why a test cannot be kept with the rig; undefined where it can. */
+  protected faultOf(test: SourceTest): string | undefined {
+    const read = validateRig(withArrivalTest(this.rig(), this.supply().id, test));
+    return read.ok ? undefined : read.problems[0]?.message;
+  }
 
   protected isWrong(id: FieldId): boolean {
     const text = this.typed()[id];

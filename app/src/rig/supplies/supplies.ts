@@ -14,6 +14,7 @@ import {
   type Rig,
   type Supply,
 } from '@heliarch/core';
+import { ArrivalTest, postOf } from '../../ui/arrival-test';
 import { VerdictMark } from '../../ui/verdict-mark';
 import { PartSheet } from '../part-sheet';
 import { RigState } from '../rig-state';
@@ -92,7 +93,7 @@ function advised(rig: Rig, supply: Supply): string {
 @Component({
   selector: 'heli-supplies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PartSheet, VerdictMark],
+  imports: [ArrivalTest, PartSheet, VerdictMark],
   template: `
     <div class="room">
       <section aria-label="Supplies side by side">
@@ -121,14 +122,6 @@ function advised(rig: Rig, supply: Supply): string {
               </tr>
             </thead>
             <tbody>
-              @for (row of rows(); track row.label) {
-                <tr>
-                  <th scope="row">{{ row.label }}</th>
-                  @for (cell of row.cells; track $index) {
-                    <td class="figures">{{ cell }}</td>
-                  }
-                </tr>
-              }
               <tr class="verdict">
                 <th scope="row">Your set on it</th>
                 @for (answer of answers(); track $index) {
@@ -138,13 +131,31 @@ function advised(rig: Rig, supply: Supply): string {
                   </td>
                 }
               </tr>
+              @for (row of rows(); track row.label) {
+                <tr>
+                  <th scope="row">{{ row.label }}</th>
+                  @for (cell of row.cells; track $index) {
+                    <td class="figures">{{ cell }}</td>
+                  }
+                </tr>
+              }
             </tbody>
           </table>
         </div>
         <p class="caption">
           “Carries” is for hours, at nominal volts; legs, power factor and starts can decide earlier, and
-          Together knows them. The arrival test of a post is in Together, under What else.
+          Together knows them.
         </p>
+        @if (tested(); as hookup) {
+          <h2>Arrival test of {{ hookup.supply.name }}</h2>
+          <p>{{ hookup.post.line }}</p>
+          <heli-arrival-test
+            [rig]="state.rig()"
+            [supply]="hookup.supply"
+            [post]="hookup.post"
+            (kept)="state.keepArrivalTest(hookup.supply.id, $event)"
+          />
+        }
       </section>
       <heli-part-sheet />
     </div>
@@ -199,6 +210,16 @@ function advised(rig: Rig, supply: Supply): string {
     tbody th {
       color: var(--ink-2);
     }
+    tbody th {
+      min-width: 176px;
+    }
+    h2 {
+      padding: 16px 0 4px;
+      border-bottom: 1px solid var(--ink);
+    }
+    h2 + p {
+      padding-top: 6px;
+    }
     .verdict strong {
       color: var(--verdict);
     }
@@ -237,6 +258,14 @@ export class Supplies {
       const words = explain(rig, result);
       return [{ verdict: result.verdict, word: verdictPhrase(words), action: words.action }];
     });
+  });
+
+  /** The supply that is looked at, where it comes from a post. */
+  protected readonly tested = computed(() => {
+    const { list, id } = this.state.selected();
+    const supply = list === 'supplies' && this.supplies().find((each) => each.id === id);
+    const post = supply && postOf(this.state.rig(), supply);
+    return supply && post ? { supply, post } : undefined;
   });
 
   constructor() {
