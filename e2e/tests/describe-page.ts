@@ -42,11 +42,18 @@ export class DescribePage {
   /** By its name in the drawing: loads lie over the rest of a circuit. */
   async openPart(name: string): Promise<void> {
     await this.part(name).first().locator('text').first().click();
+    await expect(this.part(name).first()).toHaveAttribute('aria-pressed', 'true');
   }
 
   async addPart(what: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a part' }).click();
     await this.page.getByRole('menuitem', { name: `Add a ${what}` }).click();
+    await this.added();
+  }
+
+  /** What is typed next goes to what was added, and to nothing that was open before. */
+  private async added(): Promise<void> {
+    await expect(this.page.getByRole('button', { name: /^Undo: add/ })).toBeVisible();
   }
 
   /** Types in everything of an entry; references are chosen by name. */
@@ -124,6 +131,7 @@ export class DescribePage {
     const dialog = this.page.getByRole('dialog', { name: 'Add a load from its kind' });
     await dialog.getByRole('searchbox', { name: 'Find a kind' }).fill(`new ${name}`);
     await dialog.getByRole('button', { name: 'and enter its numbers' }).click();
+    await this.added();
     await this.plate.getByRole('textbox', { name: 'Name of the load' }).fill(name);
   }
 
