@@ -22,6 +22,8 @@ interface PendingEdit extends Target {
   readonly rigId: string;
   readonly path: string;
   readonly value: unknown;
+  /** The field whose typing it follows from. */
+  readonly typedInto: string | undefined;
 }
 
 /**
@@ -57,11 +59,15 @@ export class RigEdits {
     return this.pending().some((edit) => edit.list === list && edit.id === id);
   }
 
-  /** Puts a value at a place of an entry; undefined takes it away. */
-  set(target: Target, path: string, value: unknown): void {
+  /**
+   * Puts a value at a place of an entry; undefined takes it away.
+   *
+   * @param typedInto The field whose typing it follows from: one step back undoes both.
+   */
+  set(target: Target, path: string, value: unknown, typedInto?: string): void {
     const rig = this.session.rig();
     if (!rig) return;
-    const edit: PendingEdit = { ...target, rigId: rig.id, path, value };
+    const edit: PendingEdit = { ...target, rigId: rig.id, path, value, typedInto };
     const others = this.pending().flatMap((each) => besides(each, edit));
     // What waits counts its entries as they are once this one is gone.
     const together = removedEntry(edit) ? [edit, ...others] : [...others, edit];
@@ -79,10 +85,11 @@ export class RigEdits {
   private take(rig: Rig, edit: PendingEdit, left: readonly PendingEdit[]): void {
     this.waiting.set(left);
     if (rig === this.session.rig()) return;
-    const { list, id, path, value } = edit;
-    const at = placeOf(rig, edit) ?? path;
+    const { list, id, value, typedInto } = edit;
+    const path = typedInto ?? edit.path;
+    const at = placeOf(rig, { list, id, path }) ?? path;
     // What is typed into one field is one step back; what is added or taken away is a step each.
-    const key = isTyped(value) ? { key: `${list} ${id} ${path}` } : {};
+    const key = typedInto !== undefined || isTyped(value) ? { key: `${list} ${id} ${path}` } : {};
     this.session.change(() => rig, { label: `change ${fieldName(at, rig)}`, ...key });
   }
 }

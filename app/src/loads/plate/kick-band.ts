@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import {
   ceilingsOf,
   formatAmount,
@@ -17,7 +26,8 @@ import { FieldGroup } from '../../ui/fields/field-group';
 import { FieldRow } from '../../ui/fields/field-row';
 import { SheetContext } from '../../ui/fields/sheet-context';
 import { KickChart } from './kick-chart';
-import { isOffered, KICK_WAYS, kickWay } from './ways';
+import { wayChoice } from './way-choice';
+import { isOffered, KICK_WAYS, kickKnownBy, kickWay } from './ways';
 import { WayTabs } from './way-tabs';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
@@ -85,14 +95,11 @@ export class KickBand {
   protected readonly isMeasuring = signal(false);
   private readonly system = computed(() => systemOfLoad(this.sheet.sound(), this.load()));
   private readonly known = computed(() => kickWay(this.part(), this.system()));
-  private readonly chosen = signal<{ readonly of: string; readonly way: string } | undefined>(undefined);
-  private readonly key = computed(() => `${this.load().id} ${this.part().id}`);
-  protected readonly way = computed(() => {
-    const chosen = this.chosen();
-    return chosen?.of === this.key() ? chosen.way : this.known();
-  });
+  private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
+  protected readonly way = this.choice.way;
   protected readonly ways = computed(() => KICK_WAYS.filter((way) => isOffered(way, this.part())));
-  protected readonly fields = computed(() => KICK_WAYS.find(({ id }) => id === this.way())?.fields ?? []);
+  private readonly open = computed(() => KICK_WAYS.find(({ id }) => id === this.way()));
+  protected readonly fields = computed(() => this.open()?.fields ?? []);
 
   protected readonly size = computed(() => {
     const part = this.part();
@@ -121,17 +128,25 @@ export class KickBand {
     return inverter ? ceilingsOf(inverter) : [];
   });
 
+  constructor() {
+    // The figure that was there goes once those of the other way are there, and not before.
+    effect(() => {
+      const way = this.open();
+      if (!way || way.id === this.known() || !this.part().start) return;
+      const alone = kickKnownBy(this.part(), way);
+      if (kickWay(alone, this.system()) !== way.id) return;
+      untracked(() => {
+        this.sheet.set(`${this.path()}.start`, alone.start, `${this.path()}.${way.fields[0] ?? ''}`);
+        this.choice.settle();
+      });
+    });
+  }
+
   protected choose(way: string): void {
     this.sheet.discard();
-    this.chosen.set({ of: this.key(), way });
-    const at = `${this.path()}.start`;
-    if (way === 'none') {
-      this.sheet.set(at, undefined);
-      return;
-    }
-    if (way === this.known()) return;
-    const { va: _va, from: _from, ...kept } = this.part().start ?? {};
-    this.sheet.set(at, way === 'entered' || way === 'multiple' ? kept : { ...kept, from: {} });
+    this.choice.choose(way);
+    if (way === 'none') this.sheet.set(`${this.path()}.start`, undefined);
+    else if (way === 'multiple' && !this.part().start) this.sheet.set(`${this.path()}.start`, {});
   }
 
   protected take({ va, seconds }: StartTaken): void {
@@ -139,7 +154,7 @@ export class KickBand {
     // What the clamp saw has the soft starter in it.
     const seen = soft && soft.isBypassed !== 'yes' ? { softStarter: 'yes' as const } : {};
     this.sheet.set(`${this.path()}.start`, { ...kept, ...seen, va, ...(seconds && { seconds }) });
-    this.chosen.set(undefined);
+    this.choice.settle();
     this.isMeasuring.set(false);
   }
 }

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import {
   formatAmount,
   formatNumber,
@@ -12,7 +20,8 @@ import {
 import { FieldRow } from '../../ui/fields/field-row';
 import { SheetContext } from '../../ui/fields/sheet-context';
 import { MeterReading, type Metered } from './meter-reading';
-import { RUNNING_WAYS, runningWay } from './ways';
+import { wayChoice } from './way-choice';
+import { RUNNING_WAYS, runningKnownBy, runningWay } from './ways';
 import { WayTabs } from './way-tabs';
 
 /** What a part draws running: in whatever form it is known, and what follows from it. */
@@ -49,14 +58,10 @@ export class RunningBand {
 
   protected readonly ways = RUNNING_WAYS;
   private readonly known = computed(() => runningWay(this.part()));
-  /** The tab that is open: the way it is known by, until another one is chosen. */
-  private readonly chosen = signal<{ readonly of: string; readonly way: string } | undefined>(undefined);
-  private readonly key = computed(() => `${this.load().id} ${this.part().id}`);
-  protected readonly way = computed(() => {
-    const chosen = this.chosen();
-    return chosen?.of === this.key() ? chosen.way : this.known();
-  });
-  protected readonly fields = computed(() => RUNNING_WAYS.find(({ id }) => id === this.way())?.fields ?? []);
+  private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
+  protected readonly way = this.choice.way;
+  private readonly open = computed(() => RUNNING_WAYS.find(({ id }) => id === this.way()));
+  protected readonly fields = computed(() => this.open()?.fields ?? []);
   protected readonly isCompressor = computed(() => kindOfPart(this.part().kind).family === 'Compressors');
 
   /** What follows, of what the rig has now. */
@@ -70,14 +75,23 @@ export class RunningBand {
     return `= ${formatAmount(watts.value, 'W')}, with the doubt ${range} · ${formatAmount(apparent, 'VA')} · power factor ${factor}`;
   });
 
+  constructor() {
+    // The figure that was there goes once the first one of the other way is there, and not before.
+    effect(() => {
+      const way = this.open();
+      if (!way || way.id === this.known()) return;
+      const alone = runningKnownBy(this.part(), way);
+      if (runningWay(alone) !== way.id || (way.id === 'watts' && !alone.runningW)) return;
+      untracked(() => {
+        this.sheet.set(this.path(), alone, `${this.path()}.${way.fields[0] ?? ''}`);
+        this.choice.settle();
+      });
+    });
+  }
+
   protected choose(way: string): void {
     this.sheet.discard();
-    this.chosen.set({ of: this.key(), way });
-    if (way === this.known() || way === 'meter') return;
-    // The rig keeps the figure it has until the new one is typed.
-    this.sheet.set(`${this.path()}.runningW`, undefined);
-    if (way !== 'watts' || this.part().runningFrom)
-      this.sheet.set(`${this.path()}.runningFrom`, way === 'watts' ? undefined : {});
+    this.choice.choose(way);
   }
 
   protected take({ watts, powerFactor }: Metered): void {
@@ -87,6 +101,6 @@ export class RunningBand {
     });
     this.sheet.set(`${this.path()}.runningW`, { value: watts, basis: 'measured' });
     if (this.part().runningFrom) this.sheet.set(`${this.path()}.runningFrom`, undefined);
-    this.chosen.set(undefined);
+    this.choice.settle();
   }
 }

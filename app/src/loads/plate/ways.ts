@@ -37,6 +37,19 @@ export function runningWay({ runningW, runningFrom = {} }: Part): string {
   return runningFrom.chargeA ? 'charger' : 'watts';
 }
 
+/** A part whose running power is known in one way alone. */
+export function runningKnownBy(part: Part, way: Way): Part {
+  const { runningW, runningFrom, ...rest } = part;
+  const from = only(runningFrom, way, 'runningFrom.');
+  return { ...rest, ...(way.id === 'watts' && runningW && { runningW }), ...(from && { runningFrom: from }) };
+}
+
+/** The fields that a way asks for; undefined where none of them is there. */
+function only<T extends object>(from: T | undefined, { fields }: Way, prefix: string): T | undefined {
+  const own = Object.entries(from ?? {}).filter(([key]) => fields.includes(`${prefix}${key}`));
+  return own.length > 0 ? (Object.fromEntries(own) as T) : undefined;
+}
+
 const SECONDS = ['start.seconds', 'start.powerFactor'];
 
 export const KICK_WAYS: readonly Way[] = [
@@ -65,6 +78,16 @@ export const KICK_WAYS: readonly Way[] = [
 /** The way the start of a part is known by. */
 export function kickWay(part: Part, system: SystemOfLoad): string {
   return startSizeOf(part, system)?.origin ?? 'none';
+}
+
+/** A part whose start is known in one way alone. */
+export function kickKnownBy(part: Part, way: Way): Part {
+  const { va, from, ...kept } = part.start ?? {};
+  const own = only(from, way, 'start.from.');
+  return {
+    ...part,
+    start: { ...kept, ...(way.id === 'entered' && va && { va }), ...(own && { from: own }) },
+  };
 }
 
 /** Whether a way makes sense for a part: a heater has no typical kick. */

@@ -44,8 +44,9 @@ export class SheetContext {
     return fieldValue(this.rig(), this.target(), path);
   }
 
-  set(path: string, value: unknown): void {
-    this.edits.set(this.target(), path, value);
+  /** @param typedInto The field whose typing it follows from, to be undone with it. */
+  set(path: string, value: unknown, typedInto?: string): void {
+    this.edits.set(this.target(), path, value, typedInto);
   }
 
   discard(): void {

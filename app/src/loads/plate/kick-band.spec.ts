@@ -1,0 +1,82 @@
+import { TestBed } from '@angular/core/testing';
+import { validateRig, type Rig } from '@heliarch/core';
+import { smallRig } from '../../book/small-rig.spec-data';
+import { SheetContext } from '../../ui/fields/sheet-context';
+import { UnitChoice } from '../../ui/unit-choice';
+import { onPage, sessionWith } from '../../ui/on-page.spec-data';
+import { KickBand } from './kick-band';
+
+function setUp(change: (rig: Rig) => Rig = (rig) => rig) {
+  const { rig, keys } = sessionWith(change(smallRig()));
+  TestBed.configureTestingModule({ providers: [SheetContext] });
+  TestBed.inject(UnitChoice).choose('us');
+  TestBed.inject(SheetContext).target.set({ list: 'loads', id: 'saw' });
+  const saw = () => rig().loads.find(({ id }) => id === 'saw')!;
+  const page = onPage(KickBand, () => ({ load: saw(), part: saw().parts[0], path: 'parts[0]' }));
+  const way = (label: string): void => {
+    const tab = [...page.host.querySelectorAll<HTMLInputElement>('input[type=radio]')].find(
+      (each) => each.closest('label')?.textContent.trim() === label,
+    );
+    tab!.click();
+    page.draw();
+  };
+  const derived = (): string => page.text('.derived');
+  return { page, rig, saw, way, derived, keys };
+}
+
+describe('the kick of a load', () => {
+  it('is shown with its doubt, its seconds and its multiple of what runs', () => {
+    const { derived } = setUp();
+    expect(derived()).toMatch(
+      /^= 3,000 VA, with the doubt 2,910 VA to 3,090 VA · 0\.6 s · [\d.]+ times running · as entered$/,
+    );
+  });
+
+  it('follows from locked-rotor amps at the volts of its circuit: 30 A at 120 V are 3,600 VA', () => {
+    const { page, way, derived, rig, saw, keys } = setUp();
+    way('Locked rotor');
+    expect(rig().loads[1]?.parts[0]?.start?.va?.value).withContext('kept until there is another').toBe(3000);
+    page.type('Locked-rotor amps', '30');
+    expect(derived()).toContain('= 3,600 VA');
+    expect(derived()).toContain('from locked-rotor amps');
+    expect(saw().parts[0]?.start?.va).toBeUndefined();
+    expect(new Set(keys).size).withContext('one step back').toBe(1);
+    expect(validateRig(rig()).ok).toBeTrue();
+  });
+
+  it('is the usual multiple of its kind where nothing better is known, and marked so', () => {
+    const { way, derived } = setUp();
+    way('Typical');
+    expect(derived()).toContain('from the usual multiple of its kind');
+  });
+
+  it('goes when the load has none, and the plate says what it starts with', () => {
+    const { way, derived, saw } = setUp();
+    way('None');
+    expect(saw().parts[0]?.start).toBeUndefined();
+    expect(derived()).toBe('It starts with what it runs on.');
+  });
+
+  it('taken from a clamp behind a soft starter is what was seen, not what the motor would do without', () => {
+    const { page, saw } = setUp((rig) => ({
+      ...rig,
+      loads: rig.loads.map((load) =>
+        load.id === 'saw'
+          ? {
+              ...load,
+              parts: load.parts.map((part) => ({
+                ...part,
+                start: { ...part.start, soft: { remaining: { value: 0.4, basis: 'data-sheet' as const } } },
+              })),
+            }
+          : load,
+      ),
+    }));
+    page.press('Measure it with a clamp meter');
+    page.type(/^Base before/, '1');
+    page.type('Start 1, A', '13');
+    page.press('Keep these readings');
+    expect(saw().parts[0]?.start?.softStarter).toBe('yes');
+    expect(saw().parts[0]?.start?.va?.value).toBe(1440);
+  });
+});

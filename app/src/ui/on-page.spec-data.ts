@@ -1,0 +1,79 @@
+import { signal, type Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Rig } from '@heliarch/core';
+import { RigSession } from '../book/rig-session';
+
+/** A session that keeps one rig in memory, for what is tested without a book. */
+export function sessionWith(first: Rig) {
+  const rig = signal<Rig>(first);
+  const labels: string[] = [];
+  /** Steps of one key after another are one step back. */
+  const keys: (string | undefined)[] = [];
+  const change = (edit: (rig: Rig) => Rig, step: { readonly label: string; readonly key?: string }): void => {
+    labels.push(step.label);
+    keys.push(step.key);
+    rig.update(edit);
+  };
+  TestBed.configureTestingModule({ providers: [{ provide: RigSession, useValue: { rig, change } }] });
+  return { rig, labels, keys };
+}
+
+/** A component as a person meets it: by the names of what can be pressed, typed into and chosen. */
+export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<string, unknown>> = () => ({})) {
+  const fixture = TestBed.createComponent(component);
+  const host = fixture.nativeElement as HTMLElement;
+  const drawOnce = (): void => {
+    for (const [name, value] of Object.entries(inputs())) fixture.componentRef.setInput(name, value);
+    fixture.detectChanges();
+  };
+  /** Twice: what an effect changes is an input the next time. */
+  const draw = (): void => {
+    drawOnce();
+    drawOnce();
+  };
+  draw();
+  const find = (selector: string, name: RegExp | string): HTMLElement | undefined =>
+    [...host.querySelectorAll<HTMLElement>(selector)].find((each) => {
+      const spoken = spokenName(host, each);
+      return typeof name === 'string' ? spoken === name : name.test(spoken);
+    });
+  const named = (selector: string, name: RegExp | string): HTMLElement => {
+    const found = find(selector, name);
+    if (!found) throw new Error(`Nothing here is called ${name}`);
+    return found;
+  };
+  const enter = (element: HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement, text: string): void => {
+    element.value = text;
+    element.dispatchEvent(new Event('input'));
+    element.dispatchEvent(new Event('change'));
+    draw();
+  };
+  return {
+    host,
+    fixture,
+    draw,
+    press: (name: RegExp | string): void => {
+      named('button', name).click();
+      draw();
+    },
+    type: (name: RegExp | string, text: string): void => {
+      enter(named('input, textarea', name) as HTMLInputElement, text);
+    },
+    choose: (name: RegExp | string, option: string): void => {
+      const select = named('select', name) as HTMLSelectElement;
+      const found = [...select.options].find(({ text }) => text.trim() === option);
+      if (!found) throw new Error(`${name} has no choice ${option}`);
+      enter(select, found.value);
+    },
+    has: (selector: string, name: RegExp | string): boolean => find(selector, name) !== undefined,
+    text: (selector?: string): string =>
+      squeezed((selector ? host.querySelector(selector) : host)?.textContent ?? ''),
+  };
+}
+
+function spokenName(host: HTMLElement, element: HTMLElement): string {
+  const label = element.id ? host.querySelector(`label[for="${element.id}"]`) : element.closest('label');
+  return squeezed(element.ariaLabel ?? label?.textContent ?? element.textContent);
+}
+
+const squeezed = (text: string): string => text.trim().replace(/[\s\u00a0\u2060]+/g, ' ');
