@@ -148,15 +148,13 @@ export class DescribePage {
     if (cord) await this.enter(this.band('Circuit and cord'), 'loads[]', { cord }, rig);
     for (const [index, state] of (states ?? []).entries()) {
       await this.plate.getByRole('button', { name: 'Add a state' }).click();
-      const group = this.plate.getByRole('group', { name: `states ${index + 1}`, exact: true });
-      await this.field(group, 'loads[].states[].name', state.name, rig);
+      const line = this.plate.getByRole('group', { name: `State ${index + 1}`, exact: true });
+      await this.field(line, 'loads[].states[].name', state.name, rig);
       for (const [at, { share }] of state.parts.entries())
-        await this.field(
-          group.getByRole('group', { name: `parts in this state ${at + 1}`, exact: true }),
-          'loads[].states[].parts[].share',
-          share,
-          rig,
-        );
+        await line
+          .getByRole('textbox', { name: /share$/i })
+          .nth(at)
+          .fill(String(shown(share, 'of 1')));
     }
     if (!programme) return;
     await this.plate.getByRole('button', { name: 'Make it a programme' }).click();

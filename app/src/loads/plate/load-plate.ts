@@ -20,6 +20,7 @@ import { LoadsState } from '../loads-state';
 import { KickBand } from './kick-band';
 import { RunningBand } from './running-band';
 import { StagesPlot } from './stages-plot';
+import { StatesBand } from './states-band';
 import { TiesBand } from './ties-band';
 
 /** Everything about one load, in bands as on an instrument plate. */
@@ -34,6 +35,7 @@ import { TiesBand } from './ties-band';
     NotKeptYet,
     RunningBand,
     StagesPlot,
+    StatesBand,
     TiesBand,
     VerdictMark,
   ],

@@ -1,39 +1,18 @@
-import { signal } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
-import { validateRig, type Rig } from '@heliarch/core';
-import { RigSession } from '../../book/rig-session';
+import { validateRig } from '@heliarch/core';
 import { smallRig } from '../../book/small-rig.spec-data';
+import { onPage, sessionWith } from '../../ui/on-page.spec-data';
 import { TiesBand } from './ties-band';
 
 function setUp() {
   const small = smallRig();
   const [kettle] = small.loads;
-  const rig = signal<Rig>({ ...small, loads: [kettle!, { ...kettle!, id: 'toaster', name: 'Toaster' }] });
-  const session = { rig, change: (edit: (rig: Rig) => Rig) => rig.update(edit) };
-  TestBed.configureTestingModule({ providers: [{ provide: RigSession, useValue: session }] });
-  const fixture = TestBed.createComponent(TiesBand);
-  const draw = (): void => {
-    fixture.componentRef.setInput('rig', rig());
-    fixture.componentRef.setInput('load', rig().loads[0]);
-    fixture.detectChanges();
-  };
-  draw();
-  const host = fixture.nativeElement as HTMLElement;
+  const { rig } = sessionWith({ ...small, loads: [kettle!, { ...kettle!, id: 'toaster', name: 'Toaster' }] });
+  const page = onPage(TiesBand, () => ({ rig: rig(), load: rig().loads[0] }));
   const press = (label: string): void => {
-    const button = [...host.querySelectorAll('button')].find(
-      (each) => each.ariaLabel === label || each.textContent.trim() === label,
-    );
-    button!.click();
-    draw();
+    page.press(label);
     expect(validateRig(rig()).ok).toBeTrue();
   };
-  const type = (label: string, text: string): void => {
-    const box = [...host.querySelectorAll('input')].find((each) => each.ariaLabel === label)!;
-    box.value = text;
-    box.dispatchEvent(new Event('change'));
-    draw();
-  };
-  return { rig, host, press, type };
+  return { rig, press, type: page.type };
 }
 
 describe('ties, locks and shedders of a load', () => {

@@ -7,6 +7,8 @@ import { SheetContext } from './sheet-context';
 /** Fields that say nothing to a person who fills in a sheet: made by the tool itself. */
 const OWN_AFFAIRS = ['id', 'constant'];
 const ONE_OPTION = 1;
+const MOST_IN_A_LINE = 3;
+const IN_A_LINE = ['quantity', 'number', 'choice', 'reference'];
 
 /**
  * The fields of one place of the rig file: rows for what is simple, a band of its own for each group that
@@ -64,8 +66,17 @@ const ONE_OPTION = 1;
               }
             </h3>
             @for (index of indexes(field); track index) {
-              <div class="entry" role="group" [attr.aria-label]="field.label + ' ' + (index + 1)">
-                <heli-field-group [path]="pathOf(field) + '[' + index + ']'" />
+              <div
+                class="entry"
+                role="group"
+                [class.in-line]="fitsALine(field)"
+                [attr.aria-label]="field.label + ' ' + (index + 1)"
+              >
+                <heli-field-group
+                  [path]="pathOf(field) + '[' + index + ']'"
+                  [isInLine]="fitsALine(field)"
+                  [isUnderHead]="fitsALine(field) && index > 0"
+                />
                 <button
                   type="button"
                   class="link"
@@ -79,12 +90,19 @@ const ONE_OPTION = 1;
           </section>
         }
         @default {
-          <heli-field [path]="pathOf(field)" />
+          <heli-field [path]="pathOf(field)" [isStacked]="isInLine()" [isUnderHead]="isUnderHead()" />
         }
       }
     }
   `,
+  host: { '[class.in-line]': 'isInLine()' },
   styles: `
+    :host(.in-line) {
+      display: flex;
+      flex-wrap: wrap;
+      flex: 1;
+      gap: 0 10px;
+    }
     .nothing {
       display: none;
     }
@@ -107,6 +125,18 @@ const ONE_OPTION = 1;
     .entry + .entry {
       border-top: 1px solid var(--rule-2);
     }
+    .entry.in-line {
+      display: flex;
+      align-items: end;
+      gap: 8px;
+      padding: 0;
+    }
+    .entry.in-line > .link {
+      padding-bottom: 9px;
+    }
+    .entry.in-line + .entry.in-line {
+      border-top-color: var(--rule);
+    }
     @media (pointer: coarse) {
       .link {
         min-height: 44px;
@@ -122,6 +152,10 @@ export class FieldGroup {
   readonly path = input('');
   /** Lists and groups that are begun elsewhere: without entries they are not shown. */
   readonly closed = input<readonly string[]>([]);
+  /** Its fields stand beside each other, each under its name. */
+  readonly isInLine = input(false);
+  /** In a line below another one with the same names. */
+  readonly isUnderHead = input(false);
   /** Only these keys, in this order. */
   readonly only = input<readonly string[]>();
 
@@ -150,6 +184,12 @@ export class FieldGroup {
   protected indexes(field: Field): readonly number[] {
     const value = this.sheet.value(this.pathOf(field));
     return Array.isArray(value) ? value.map((_, index) => index) : [];
+  }
+
+  /** Entries of a few plain fields stand in a line each. */
+  protected fitsALine({ fields }: Field): boolean {
+    const asked = fields.filter(({ kind }) => !OWN_AFFAIRS.includes(kind));
+    return asked.length <= MOST_IN_A_LINE && asked.every(({ kind }) => IN_A_LINE.includes(kind));
   }
 
   /** Wire is sold by one scale here or the other; a size that is entered is shown in either. */

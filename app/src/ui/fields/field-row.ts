@@ -49,7 +49,11 @@ let nextId = 0;
   imports: [Checked],
   templateUrl: './field-row.html',
   styleUrl: './field-row.css',
-  host: { '(focusin)': 'sheet.asked.set(place())', '[class.open]': 'isOpen()' },
+  host: {
+    '(focusin)': 'sheet.asked.set(place())',
+    '[class.open]': 'isOpen()',
+    '[class.stacked]': 'isStacked()',
+  },
 })
 export class FieldRow {
   protected readonly sheet = inject(SheetContext);
@@ -59,6 +63,10 @@ export class FieldRow {
   readonly path = input.required<string>();
   /** Another name than the field table's, where the place says more. */
   readonly label = input<string>();
+  /** Its name above it, for fields side by side. */
+  readonly isStacked = input(false);
+  /** Its name stands above another one like it, and is only spoken here. */
+  readonly isUnderHead = input(false);
 
   protected readonly id = `field-${(nextId += 1)}`;
   protected readonly place = computed(() => this.sheet.place(this.path()));
