@@ -1,0 +1,44 @@
+import type { TypicalLoad } from '@heliarch/core';
+import { onPage } from '../ui/on-page.spec-data';
+import { KindPicker } from './kind-picker';
+
+function setUp() {
+  const page = onPage(KindPicker);
+  const picker = page.fixture.componentInstance;
+  const picked: TypicalLoad[] = [];
+  const named: string[] = [];
+  picker.picked.subscribe((kind) => picked.push(kind));
+  picker.named.subscribe((name) => named.push(name));
+  picker.show();
+  const kinds = (): number => page.host.querySelectorAll('li').length;
+  const enter = (): void => {
+    page.host.querySelector('input')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    page.draw();
+  };
+  return { page, picked, named, kinds, enter };
+}
+
+describe('the list of kinds', () => {
+  it('has about sixty of them by family, each with its range', () => {
+    const { page, kinds } = setUp();
+    expect(kinds()).toBeGreaterThan(55);
+    for (const line of page.host.querySelectorAll('li .figures'))
+      expect(line.textContent).toMatch(/^[\d,]+ to [\d,]+ W(, with a kick)?$/);
+  });
+
+  it('is found by words in any order, and Enter takes the first', () => {
+    const { page, picked, kinds, enter } = setUp();
+    page.type(/^Find a kind/, 'saw band');
+    expect(kinds()).toBe(1);
+    enter();
+    expect(picked[0]?.name).toMatch(/band ?saw/i);
+    expect(page.host.querySelector('dialog')?.open).toBeFalse();
+  });
+
+  it('takes a name it does not know', () => {
+    const { page, named } = setUp();
+    page.type(/^Find a kind/, ' kite winch ');
+    page.press(/^Add “/);
+    expect(named).toEqual(['kite winch']);
+  });
+});
