@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { DescribePage } from './describe-page.ts';
 import { TogetherPage } from './together-page.ts';
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -83,6 +84,35 @@ test.describe('on the phone', () => {
     await expect(together.ladder).toContainText('Inverter running, W');
     await expect(together.load('Kettle')).toBeHidden();
   });
+
+  test('Rig and Loads fit a narrow screen and a thumb', async ({ page }) => {
+    const together = new TogetherPage(page);
+    const describe = new DescribePage(page);
+    await together.open();
+    await page.setViewportSize({ width: 320, height: 568 });
+    const width = () => page.evaluate(() => document.documentElement.scrollWidth);
+    const small = () =>
+      page.locator('main').evaluate((main) =>
+        [...main.querySelectorAll('button, select, input')]
+          .filter((each) => each.checkVisibility({ visibilityProperty: true }))
+          .map((each) => ({ each, box: (each.closest('label') ?? each).getBoundingClientRect() }))
+          .filter(({ box }) => box.height > 1 && box.height < 24)
+          .map(({ each }) => each.outerHTML.slice(0, 120)),
+      );
+    await describe.goTo('Rig');
+    for (const view of ['Supplies', 'Surroundings, practice, units', 'Diagram']) {
+      await page.getByRole('radio', { name: view }).check();
+      await expect.poll(width).toBe(320);
+      expect(await small()).toEqual([]);
+    }
+    await describe.goTo('Loads');
+    for (const load of ['Roof air conditioner', 'Varnish cabinet']) {
+      await page.getByRole('button', { name: load, exact: true }).first().click();
+      await expect(describe.plate.getByRole('textbox', { name: 'Name of the load' })).toHaveValue(load);
+      await expect.poll(width).toBe(320);
+      expect(await small()).toEqual([]);
+    }
+  });
 });
 
 test('everything works from the keyboard', async ({ page }) => {
@@ -110,6 +140,42 @@ test('everything works from the keyboard', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('a rig and its loads are described from the keyboard', async ({ page }) => {
+  const together = new TogetherPage(page);
+  const describe = new DescribePage(page);
+  await together.open();
+  await page.getByRole('link', { name: 'Rig' }).press('Enter');
+  await describe.part('Battery bank').first().press('Enter');
+  await expect(describe.sheet.getByRole('heading', { name: 'Battery bank' })).toBeVisible();
+  const ampHours = describe.sheet.getByRole('textbox', { name: 'Amp-hours' });
+  await ampHours.focus();
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('300');
+  await page.keyboard.press('Tab');
+  await expect(
+    describe.sheet.getByRole('combobox', { name: 'Amp-hours: how do you know it?' }),
+  ).toBeFocused();
+  await page.keyboard.type('meas');
+  await expect(describe.part('Battery bank').first()).toContainText('300 Ah');
+
+  await page.getByRole('button', { name: 'Add a part' }).press('Enter');
+  await page.keyboard.type('add a circ');
+  await page.keyboard.press('Enter');
+  await expect(describe.sheet.getByRole('heading', { name: 'Circuit' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: add Circuit' }).press('Enter');
+
+  await page.getByRole('link', { name: 'Loads' }).press('Enter');
+  await page.getByRole('button', { name: 'Kettle', exact: true }).press('Enter');
+  const watts = describe.plate.getByRole('radio', { name: 'Watts' });
+  await watts.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(describe.plate.getByRole('radio', { name: 'Amps' })).toBeChecked();
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('10');
+  await expect(describe.plate).toContainText('= 1,200 W');
 });
 
 test('the theme is kept', async ({ page }) => {
