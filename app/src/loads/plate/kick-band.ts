@@ -137,7 +137,6 @@ export class KickBand {
       if (kickWay(alone, this.system()) !== way.id) return;
       untracked(() => {
         this.sheet.set(`${this.path()}.start`, alone.start, `${this.path()}.${way.fields[0] ?? ''}`);
-        this.choice.settle();
       });
     });
   }

@@ -84,7 +84,6 @@ export class RunningBand {
       if (runningWay(alone) !== way.id || (way.id === 'watts' && !alone.runningW)) return;
       untracked(() => {
         this.sheet.set(this.path(), alone, `${this.path()}.${way.fields[0] ?? ''}`);
-        this.choice.settle();
       });
     });
   }

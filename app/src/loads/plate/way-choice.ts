@@ -4,7 +4,7 @@ export interface WayChoice {
   /** The way that is open: the one a number is known by, until another one is chosen. */
   readonly way: Signal<string>;
   choose(way: string): void;
-  /** The number is known in the chosen way now. */
+  /** Back to the way the number is known by. */
   settle(): void;
 }
 
