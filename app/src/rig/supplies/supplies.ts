@@ -198,6 +198,7 @@ function advised(rig: Rig, supply: Supply): string {
       border-bottom: 1px solid var(--ink);
     }
     thead button {
+      min-height: 24px;
       padding: 0;
       border: 0;
       background: none;
@@ -228,6 +229,11 @@ function advised(rig: Rig, supply: Supply): string {
     }
     .verdict .caption {
       display: block;
+    }
+    @media (pointer: coarse) {
+      thead button {
+        min-height: 44px;
+      }
     }
     @media (max-width: 1000px) {
       .room {
