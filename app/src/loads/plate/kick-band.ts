@@ -94,7 +94,9 @@ export class KickBand {
 
   protected readonly isMeasuring = signal(false);
   private readonly system = computed(() => systemOfLoad(this.sheet.sound(), this.load()));
-  private readonly known = computed(() => kickWay(this.part(), this.system()));
+  /** As the rig has it in this moment: the input follows when the plate is drawn again. */
+  private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
+  private readonly known = computed(() => kickWay(this.kept(), this.system()));
   private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
   protected readonly way = this.choice.way;
   protected readonly ways = computed(() => KICK_WAYS.filter((way) => isOffered(way, this.part())));
@@ -132,8 +134,8 @@ export class KickBand {
     // The figure that was there goes once those of the other way are there, and not before.
     effect(() => {
       const way = this.open();
-      if (!way || way.id === this.known() || !this.part().start) return;
-      const alone = kickKnownBy(this.part(), way);
+      if (!way || way.id === this.known() || !this.kept().start) return;
+      const alone = kickKnownBy(this.kept(), way);
       if (kickWay(alone, this.system()) !== way.id) return;
       untracked(() => {
         this.sheet.set(`${this.path()}.start`, alone.start, `${this.path()}.${way.fields[0] ?? ''}`);

@@ -57,7 +57,9 @@ export class RunningBand {
   readonly path = input.required<string>();
 
   protected readonly ways = RUNNING_WAYS;
-  private readonly known = computed(() => runningWay(this.part()));
+  /** As the rig has it in this moment: the input follows when the plate is drawn again. */
+  private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
+  private readonly known = computed(() => runningWay(this.kept()));
   private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
   protected readonly way = this.choice.way;
   private readonly open = computed(() => RUNNING_WAYS.find(({ id }) => id === this.way()));
@@ -80,7 +82,7 @@ export class RunningBand {
     effect(() => {
       const way = this.open();
       if (!way || way.id === this.known()) return;
-      const alone = runningKnownBy(this.part(), way);
+      const alone = runningKnownBy(this.kept(), way);
       if (runningWay(alone) !== way.id || (way.id === 'watts' && !alone.runningW)) return;
       untracked(() => {
         this.sheet.set(this.path(), alone, `${this.path()}.${way.fields[0] ?? ''}`);

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { typicalAt, type Rig } from '@heliarch/core';
+import { typicalAt, type Part, type Rig } from '@heliarch/core';
 import { fieldValue, placeOf, RigEdits, type Target } from '../../book/rig-edits';
 import { RigSession } from '../../book/rig-session';
 
@@ -34,6 +34,12 @@ export class SheetContext {
     // A state that is taken away is missed elsewhere: by a tick, or by another load.
     return own.length > 0 ? own : problems;
   });
+
+  /** A part of a load as the rig keeps it. */
+  partOf(loadId: string, partId: string): Part | undefined {
+    const load = this.session.rig()?.loads.find(({ id }) => id === loadId);
+    return load?.parts.find(({ id }) => id === partId);
+  }
 
   /** The place of a field of this sheet in the whole document. */
   place(path: string): string {
