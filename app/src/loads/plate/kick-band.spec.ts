@@ -1,10 +1,21 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig, type Rig } from '@heliarch/core';
+import { validateRig, type Rig, type StartFrom } from '@heliarch/core';
 import { smallRig } from '../../book/small-rig.spec-data';
 import { SheetContext } from '../../ui/fields/sheet-context';
 import { UnitChoice } from '../../ui/unit-choice';
 import { onPage, sessionWith } from '../../ui/on-page.spec-data';
 import { KickBand } from './kick-band';
+
+/** The saw with figures of its nameplate beside the VA that count. */
+function withStart(rig: Rig, from: StartFrom): Rig {
+  return {
+    ...rig,
+    loads: rig.loads.map((load) => ({
+      ...load,
+      parts: load.parts.map((part) => ({ ...part, ...(part.start && { start: { ...part.start, from } }) })),
+    })),
+  };
+}
 
 function setUp(change: (rig: Rig) => Rig = (rig) => rig) {
   const { rig, keys } = sessionWith(change(smallRig()));
@@ -48,6 +59,21 @@ describe('the kick of a load', () => {
     const { way, derived } = setUp();
     way('Typical');
     expect(derived()).toContain('from the usual multiple of its kind');
+  });
+
+  it('is not changed by looking at another way, nor done again when it is undone', () => {
+    const { page, rig, way, saw } = setUp((small) =>
+      withStart(small, { lockedRotorA: { value: 30, basis: 'nameplate' } }),
+    );
+    const before = rig();
+    way('Locked rotor');
+    expect(saw().parts[0]?.start?.va?.value).toBe(3000);
+    way('Typical');
+    expect(saw().parts[0]?.start?.va).toBeUndefined();
+    rig.set(before);
+    page.draw();
+    expect(saw().parts[0]?.start?.va?.value).toBe(3000);
+    expect(page.has('input', 'Start')).withContext('the way it is known by is open again').toBeTrue();
   });
 
   it('goes when the load has none, and the plate says what it starts with', () => {

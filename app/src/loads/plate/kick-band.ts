@@ -97,7 +97,14 @@ export class KickBand {
   /** As the rig has it in this moment: the input follows when the plate is drawn again. */
   private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
   private readonly known = computed(() => kickWay(this.kept(), this.system()));
-  private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
+  private readonly choice = wayChoice(
+    () => `${this.load().id} ${this.part().id}`,
+    this.known,
+    (id) => {
+      const { va, from } = this.knownBy(id).start ?? {};
+      return [va, from];
+    },
+  );
   protected readonly way = this.choice.way;
   protected readonly ways = computed(() => KICK_WAYS.filter((way) => isOffered(way, this.part())));
   private readonly open = computed(() => KICK_WAYS.find(({ id }) => id === this.way()));
@@ -134,20 +141,29 @@ export class KickBand {
     // The figure that was there goes once those of the other way are there, and not before.
     effect(() => {
       const way = this.open();
-      if (!way || way.id === this.known() || !this.kept().start) return;
-      const alone = kickKnownBy(this.kept(), way);
+      if (!way || way.id === this.known() || !this.choice.isAnswered()) return;
+      const alone = this.knownBy(way.id);
       if (kickWay(alone, this.system()) !== way.id) return;
       untracked(() => {
         this.sheet.set(`${this.path()}.start`, alone.start, `${this.path()}.${way.fields[0] ?? ''}`);
+        this.choice.settle();
       });
     });
   }
 
   protected choose(way: string): void {
     this.sheet.discard();
-    this.choice.choose(way);
-    if (way === 'none') this.sheet.set(`${this.path()}.start`, undefined);
-    else if (way === 'multiple' && !this.part().start) this.sheet.set(`${this.path()}.start`, {});
+    if (way !== 'none' && way !== 'multiple') {
+      this.choice.choose(way);
+      return;
+    }
+    this.choice.settle();
+    this.sheet.set(`${this.path()}.start`, way === 'none' ? undefined : this.knownBy(way).start);
+  }
+
+  private knownBy(wayId: string): Part {
+    const way = KICK_WAYS.find(({ id }) => id === wayId);
+    return way ? kickKnownBy(this.kept(), way) : this.kept();
   }
 
   protected take({ va, seconds }: StartTaken): void {

@@ -60,7 +60,14 @@ export class RunningBand {
   /** As the rig has it in this moment: the input follows when the plate is drawn again. */
   private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
   private readonly known = computed(() => runningWay(this.kept()));
-  private readonly choice = wayChoice(() => `${this.load().id} ${this.part().id}`, this.known);
+  private readonly choice = wayChoice(
+    () => `${this.load().id} ${this.part().id}`,
+    this.known,
+    (id) => {
+      const { runningW, runningFrom } = this.knownBy(id);
+      return [runningW, runningFrom];
+    },
+  );
   protected readonly way = this.choice.way;
   private readonly open = computed(() => RUNNING_WAYS.find(({ id }) => id === this.way()));
   protected readonly fields = computed(() => this.open()?.fields ?? []);
@@ -81,13 +88,19 @@ export class RunningBand {
     // The figure that was there goes once the first one of the other way is there, and not before.
     effect(() => {
       const way = this.open();
-      if (!way || way.id === this.known()) return;
-      const alone = runningKnownBy(this.kept(), way);
+      if (!way || way.id === this.known() || !this.choice.isAnswered()) return;
+      const alone = this.knownBy(way.id);
       if (runningWay(alone) !== way.id || (way.id === 'watts' && !alone.runningW)) return;
       untracked(() => {
         this.sheet.set(this.path(), alone, `${this.path()}.${way.fields[0] ?? ''}`);
+        this.choice.settle();
       });
     });
+  }
+
+  private knownBy(wayId: string): Part {
+    const way = RUNNING_WAYS.find(({ id }) => id === wayId);
+    return way ? runningKnownBy(this.kept(), way) : this.kept();
   }
 
   protected choose(way: string): void {
