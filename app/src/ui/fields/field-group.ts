@@ -8,6 +8,7 @@ import { SheetContext } from './sheet-context';
 const OWN_AFFAIRS = ['id', 'constant'];
 const ONE_OPTION = 1;
 const MOST_IN_A_LINE = 3;
+const LEG_FIELDS = ['pole', 'legs'];
 const IN_A_LINE = ['quantity', 'number', 'choice', 'reference'];
 
 /**
@@ -163,7 +164,7 @@ export class FieldGroup {
     const only = this.only();
     const all = this.own().filter((field) => !OWN_AFFAIRS.includes(field.kind) && !hasNoChoice(field));
     if (only) return only.flatMap((key) => all.find((field) => field.key === key) ?? []);
-    return all.filter((field) => !this.isOfOtherScale(field));
+    return all.filter((field) => !this.isOfOtherScale(field) && !this.isOfOtherLegs(field));
   });
 
   private readonly own = computed((): readonly Field[] => {
@@ -190,6 +191,12 @@ export class FieldGroup {
   protected fitsALine({ fields }: Field): boolean {
     const asked = fields.filter(({ kind }) => !OWN_AFFAIRS.includes(kind));
     return asked.length <= MOST_IN_A_LINE && asked.every(({ kind }) => IN_A_LINE.includes(kind));
+  }
+
+  /** Where no bus has two legs there is none to choose; one that is entered is shown all the same. */
+  private isOfOtherLegs(field: Field): boolean {
+    const hasLegs = this.sheet.rig().buses.some(({ poles }) => poles !== undefined && poles !== 'single');
+    return !hasLegs && LEG_FIELDS.includes(field.key) && this.sheet.value(this.pathOf(field)) === undefined;
   }
 
   /** Wire is sold by one scale here or the other; a size that is entered is shown in either. */
