@@ -44,6 +44,13 @@ describe('the layout of the one-line diagram', () => {
     expect(new Set(drawing.parts.map(({ list, id }) => `${list} ${id}`)).size).toBe(8);
   });
 
+  it('names every bar, also where a bus has a second leg or comes in elsewhere', () => {
+    const spoken = drawing.bars.map((bar) => bar.spoken);
+    expect(spoken.length).toBeGreaterThan(new Set(drawing.bars.map(({ busId }) => busId)).size);
+    expect(new Set(spoken).size).toBe(spoken.length);
+    expect(spoken.filter((name) => !/^Bus \S/.test(name))).toEqual([]);
+  });
+
   it('runs every wire level or upright, and none through an inverter', () => {
     const boxes = drawing.parts
       .filter(({ kind }) => kind === 'converter')
