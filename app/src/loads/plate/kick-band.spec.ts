@@ -55,6 +55,15 @@ describe('the kick of a load', () => {
     expect(validateRig(rig()).ok).toBeTrue();
   });
 
+  it('goes by another figure without taking away what waits beside it', () => {
+    const { page, way } = setUp();
+    way('Locked rotor');
+    page.type('Power factor at the start', '7');
+    page.type('Locked-rotor amps', '30');
+    const waiting = TestBed.inject(SheetContext).value('parts[0].start.powerFactor');
+    expect(waiting).toEqual(jasmine.objectContaining({ value: 7 }));
+  });
+
   it('is the usual multiple of its kind where nothing better is known, and marked so', () => {
     const { way, derived } = setUp();
     way('Typical');

@@ -145,7 +145,9 @@ export class KickBand {
       const alone = this.knownBy(way.id);
       if (kickWay(alone, this.system()) !== way.id) return;
       untracked(() => {
-        this.sheet.set(`${this.path()}.start`, alone.start, `${this.path()}.${way.fields[0] ?? ''}`);
+        const typedInto = `${this.path()}.${way.fields[0] ?? ''}`;
+        this.sheet.set(`${this.path()}.start.from`, alone.start?.from, typedInto);
+        this.sheet.set(`${this.path()}.start.va`, alone.start?.va, typedInto);
         this.choice.settle();
       });
     });

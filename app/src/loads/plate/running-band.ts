@@ -92,7 +92,9 @@ export class RunningBand {
       const alone = this.knownBy(way.id);
       if (runningWay(alone) !== way.id || (way.id === 'watts' && !alone.runningW)) return;
       untracked(() => {
-        this.sheet.set(this.path(), alone, `${this.path()}.${way.fields[0] ?? ''}`);
+        const typedInto = `${this.path()}.${way.fields[0] ?? ''}`;
+        this.sheet.set(`${this.path()}.runningFrom`, alone.runningFrom, typedInto);
+        this.sheet.set(`${this.path()}.runningW`, alone.runningW, typedInto);
         this.choice.settle();
       });
     });
