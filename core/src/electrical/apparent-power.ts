@@ -86,7 +86,11 @@ export interface OpenAcSum {
   readonly laggingWithoutLast: DoubtfulSum | undefined;
 }
 
-/** The sum of consumers that one more joins; of that one only its causes and whether it lags count. */
+/**
+ * The sum of consumers that one more joins; of that one only its causes and whether it lags count.
+ *
+ * @returns W and var, to be closed with `closeAc`. Source: as `addAc`.
+ */
 export function openAc(others: readonly AcTerm[], last: AcTerm): OpenAcSum {
   const terms = [...others, last];
   const watts = terms.map((term) => term.watts);
@@ -101,7 +105,7 @@ export function openAc(others: readonly AcTerm[], last: AcTerm): OpenAcSum {
   };
 }
 
-/** An open sum with its last consumer: as `addAc` of all of them. */
+/** An open sum with its last consumer: W, VA and var as `addAc` of all of them gives. */
 export function closeAc({ watts, nonActive, lagging, laggingWithoutLast }: OpenAcSum, last: AcTerm): AcSum {
   const all = closeSum(nonActive, last.nonActive);
   return acSumOf(

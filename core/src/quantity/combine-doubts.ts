@@ -92,6 +92,7 @@ interface OpenSpread {
  *
  * @param terms At least one; of the last only its group counts.
  * @param groups The group of each term, from `groupByCause`.
+ * @returns In the unit of the terms, to be closed with `closeSum`. Source: JCGM 100:2008, 5.1.2 and 5.2.2.
  * @example
  * closeSum(openSum(terms, groups), terms.at(-1)); // as addGrouped(terms, groups)
  */
@@ -111,7 +112,7 @@ export function openSum(terms: readonly DoubtfulTerm[], groups: Int32Array): Ope
   return { stated, down: openSpreadOf(minusOfGroup, ownGroup), up: openSpreadOf(plusOfGroup, ownGroup) };
 }
 
-/** An open sum with its last term. */
+/** An open sum with its last term, in the unit of the terms: as `addGrouped` of all of them gives. */
 export function closeSum({ stated, down, up }: OpenSum, last: DoubtfulTerm): DoubtfulSum {
   return {
     stated: stated + last.value,

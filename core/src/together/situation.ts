@@ -98,7 +98,11 @@ export function steadyLimitsOf({ elements }: Situation, running: readonly Consum
   return elements.flatMap((element) => steadyLimits(element, running));
 }
 
-/** What can happen at any moment while a set runs: loads that start by themselves, saws that bog down. */
+/**
+ * What can happen at any moment while a set runs: loads that start by themselves, saws that bog down.
+ *
+ * @param isEnough Where given, the test of a start may stop behind a limit it says yes to.
+ */
 export function momentsOf(
   { test }: Situation,
   running: readonly Consumer[],
