@@ -1,9 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { joined, NO_PIECES, piecesOf, withPiece } from '../../src/formats/code-pictures.js';
 import { loadTable, readLoadTable } from '../../src/formats/load-table.js';
 import type { Rig } from '../../src/rig/schema.js';
+import { demoRig } from '../demo-rigs.js';
 
-const tern: Rig = JSON.parse(readFileSync(new URL('../../../demo/tern.json', import.meta.url), 'utf8'));
+const tern = demoRig('tern');
 const [heads, ...body] = loadTable(tern) as [string[], ...string[][]];
 const withCell = (line: number, head: string, cell: string): string[][] =>
   [heads, ...body].map((cells, i) =>

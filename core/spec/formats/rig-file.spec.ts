@@ -1,8 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { problemLines, readRigFile, writeRigFile } from '../../src/formats/rig-file.js';
 import type { Rig } from '../../src/rig/schema.js';
+import { validateRig } from '../../src/rig/validate.js';
+import { demoText } from '../demo-rigs.js';
 
-const text = readFileSync(new URL('../../../demo/tern.json', import.meta.url), 'utf8');
+const text = demoText('tern');
 
 /** The demo file with one thing changed, read back: what a person is told. */
 const told = (change: (file: any) => void): readonly string[] => {
@@ -54,7 +55,9 @@ describe('a rig file', () => {
     expect(told((file) => (file.loads[0].parts[0].runningW.minus = 500))[0]).toContain(
       'at most 86 % of its value',
     );
-    expect(told((file) => (file.supplies = []))).toContain('Supplies: must hold at least 1; found a list.');
+    expect(told((file) => (file.supplies = []))).toContain(
+      'Supplies: must hold at least 1; found a list of 0.',
+    );
   });
 
   it('says what kind of file it was given instead', () => {
@@ -69,5 +72,43 @@ describe('a rig file', () => {
       /saved by a newer Heliarch \(file version 9\)/,
     );
     expect(refuse('x'.repeat(20 * 1024 * 1024 + 1))).toMatch(/larger than 20 MB/);
+    expect(refuse('['.repeat(1e6) + ']'.repeat(1e6))).toMatch(/^The file is nested more than 64 levels deep/);
+    expect(refuse(`[${'1,'.repeat(9e6)}1]`)).toMatch(/^The file holds more than 100000 values/);
+    expect(refuse(text.replace('"loads": [', '"loads": [], "loads": ['))).toMatch(
+      /^The file has the field "loads" twice in one place; remove one/,
+    );
+  });
+
+  it('is taken with a byte order mark, and with field names that JavaScript has plans for', () => {
+    expect(writeRigFile(opened(`\uFEFF${text}`))).toBe(text);
+    const strange = text.replace(
+      '"format"',
+      '"__proto__": {"name": "x"}, "constructor": 1, "toString": 2, "hasOwnProperty": 3, "format"',
+    );
+    const saved = JSON.parse(writeRigFile(opened(strange))) as object;
+    expect(Object.entries(saved)).toEqual(
+      jasmine.arrayContaining([
+        ['__proto__', { name: 'x' }],
+        ['toString', 2],
+      ]),
+    );
+    expect(Object.hasOwn(saved, 'constructor')).toBeTrue();
+    expect(({} as { name?: string }).name).toBeUndefined();
+  });
+
+  it('is judged the same when what has not changed is not gone through again', () => {
+    const sound = opened(text);
+    const [load] = sound.loads;
+    const changed: readonly unknown[] = [
+      { ...sound, loads: [{ ...load, circuit: '' }, ...sound.loads.slice(1)] },
+      { ...sound, circuits: sound.circuits.slice(1) },
+      { ...sound, scenes: [] },
+      { ...sound, note: 5 },
+      { ...sound, buses: undefined },
+      { ...sound, name: 'Another' },
+    ];
+    for (const document of changed) expect(validateRig(document, sound)).toEqual(validateRig(document));
+    expect(validateRig(changed[0]).ok).toBeFalse();
+    expect(validateRig(changed[5]).ok).toBeTrue();
   });
 });

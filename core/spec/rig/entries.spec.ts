@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { findTypicalLoads, TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
 import { valueAt, withValueAt } from '../../src/rig/document-path.js';
 import {
@@ -17,10 +16,9 @@ import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';
 import { check } from '../../src/together/check.js';
 import { always } from '../always.js';
+import { demoRig } from '../demo-rigs.js';
 
-const demo = (name: string): Rig =>
-  JSON.parse(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
-const tern = demo('tern');
+const tern = demoRig('tern');
 
 describe('entries of a rig', () => {
   it('stay valid whatever is added, copied or removed, in any order', () => {
@@ -41,7 +39,7 @@ describe('entries of a rig', () => {
           if (action === 'copy') return withCopy(before, list, id).rig;
           const removal = withoutEntry(before, list, id);
           return removal.ok ? removal.rig : before;
-        }, demo(name));
+        }, demoRig(name));
         expect(validateRig(rig)).toEqual(jasmine.objectContaining({ ok: true }));
       }),
       { numRuns: 40 },

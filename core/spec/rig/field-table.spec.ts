@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { choiceWords } from '../../src/rig/choice-words.js';
 import { FIELD_HELP, helpOf } from '../../src/rig/field-help.js';
 import { valueAt, withValueAt } from '../../src/rig/document-path.js';
 import { allFields, fieldAt } from '../../src/rig/field-table.js';
-import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
 describe('the field table as a form reads it', () => {
   it('gives every field its kind, label and unit by its place', () => {
@@ -30,17 +29,16 @@ describe('the field table as a form reads it', () => {
   it('knows every field of the demo rigs: the form can show whatever they hold', () => {
     const known = new Set(allFields().map(({ path }) => path));
     const quantityParts = /\.(value|basis|minus|plus|commonCause|source|note)$/;
-    for (const name of ['tern', 'marram', 'puffin', 'lathe-house']) {
-      const rig: unknown = JSON.parse(
-        readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
+    for (const name of DEMO_NAMES) {
+      const unknown = placesIn(demoRig(name), '').filter(
+        (path) => !known.has(path) && !quantityParts.test(path),
       );
-      const unknown = placesIn(rig, '').filter((path) => !known.has(path) && !quantityParts.test(path));
       expect(unknown).withContext(name).toEqual([]);
     }
   });
 
   it('knows what must be there: without it the file is refused, and the message names it', () => {
-    const tern: Rig = JSON.parse(readFileSync(new URL('../../../demo/tern.json', import.meta.url), 'utf8'));
+    const tern = demoRig('tern');
     const first = (path: string): string => path.replaceAll('[]', '[0]');
     const present = allFields().filter(({ path }) => valueAt(tern, first(path)) !== undefined);
     // An entry that is left empty goes as a whole, so a tick without its load is no tick.

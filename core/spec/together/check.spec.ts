@@ -1,18 +1,13 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
-import { readRigFile } from '../../src/formats/rig-file.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { check } from '../../src/together/check.js';
 import { explain, plainText } from '../../src/together/explain.js';
 import { staircaseOf } from '../../src/together/staircase.js';
 import { compareVerdicts } from '../../src/together/verdict.js';
 import { exampleRig, on, q } from '../example-rig.js';
+import { demoRig } from '../demo-rigs.js';
 
-const tern = ((): Rig => {
-  const read = readRigFile(readFileSync(new URL('../../../demo/tern.json', import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(read.problems.map((problem) => problem.message).join('\n'));
-  return read.value;
-})();
+const tern = demoRig('tern');
 
 const verdictOn = (rig: Rig, supply: string, ...ids: string[]) =>
   check(rig, { supply, on: on(...ids) }).verdict;

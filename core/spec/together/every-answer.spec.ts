@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import type { Rig } from '../../src/rig/schema.js';
 import { cautionsOf } from '../../src/together/cautions.js';
 import { check, ladderOf, type CheckResult } from '../../src/together/check.js';
@@ -24,10 +23,9 @@ import { voltageDropWords } from '../../src/together/voltage-drop-words.js';
 import { voltageDropsOf } from '../../src/together/voltage-drop.js';
 import { workingOf } from '../../src/together/working.js';
 import { always } from '../always.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
-const RIGS = ['tern', 'marram', 'puffin', 'lathe-house'].map((name): Rig =>
-  JSON.parse(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')),
-);
+const RIGS = DEMO_NAMES.map(demoRig);
 
 /** A demo rig, one of its supplies, and a few of its loads. */
 const anyQuestion = fc.constantFrom(...RIGS).chain((rig) =>

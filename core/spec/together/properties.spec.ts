@@ -1,19 +1,14 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
-import { readRigFile } from '../../src/formats/rig-file.js';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import { check, type CheckResult } from '../../src/together/check.js';
 import { runningSum, runningThrough } from '../../src/together/flow.js';
 import { powerFlowsOf } from '../../src/together/power-flows.js';
 import { always } from '../always.js';
 import { exampleRig, on } from '../example-rig.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
-const demoRigs = ['tern', 'marram', 'puffin', 'lathe-house'].map((name): Rig => {
-  const read = readRigFile(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(`The demo rig ${name} cannot be read`);
-  return read.value;
-});
-const tern = demoRigs[0]!;
+const demoRigs = DEMO_NAMES.map(demoRig);
+const tern = demoRig('tern');
 
 const ids = tern.loads.map((load) => load.id);
 const anySet = fc.tuple(fc.subarray(ids), fc.constantFrom(...tern.supplies.map((supply) => supply.id)));

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { judgeStart } from '../../src/electrical/start-test.js';
 import { typicalAt } from '../../src/electrical/typical-values.js';
 import type { Rig } from '../../src/rig/schema.js';
@@ -7,9 +6,8 @@ import { check } from '../../src/together/check.js';
 import { leftBeside, supplyCarries } from '../../src/together/supply-carries.js';
 import { countDoubts, worthLookingUp, worthLookingUpWords } from '../../src/together/worth-looking-up.js';
 import { exampleRig, on, q } from '../example-rig.js';
+import { demoRig } from '../demo-rigs.js';
 
-const demo = (name: string): Rig =>
-  JSON.parse(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
 const battery = (rig: Rig, more: Partial<Rig['batteries'][number]>): Rig => ({
   ...rig,
   batteries: rig.batteries.map((each) => ({ ...each, ...more })),
@@ -61,16 +59,16 @@ describe('rig checks', () => {
   });
 
   it('say what is not known and what the hand does, the worst first', () => {
-    const found = rigChecksOf(demo('puffin'));
+    const found = rigChecksOf(demoRig('puffin'));
     expect(found[0]!.verdict).toBe('trips');
     expect(found.at(-1)!.verdict).toBe('holds');
     for (const check of found)
       expect(check.fix === undefined)
         .withContext(check.id)
         .toBe(check.verdict === 'holds');
-    expect(verdictOf(demo('tern'), 'bank:fuse')).toBe('unknown');
-    expect(verdictOf(demo('marram'), 'site-30:neutral')).toBe('tight');
-    expect(verdictOf(demo('marram'), 'site-50:neutral')).toBeUndefined();
+    expect(verdictOf(demoRig('tern'), 'bank:fuse')).toBe('unknown');
+    expect(verdictOf(demoRig('marram'), 'site-30:neutral')).toBe('tight');
+    expect(verdictOf(demoRig('marram'), 'site-50:neutral')).toBeUndefined();
   });
 });
 
@@ -155,7 +153,7 @@ describe('readings of a start (needs E8; common practice, no published source)',
 
 describe('what is usual at a field', () => {
   it('comes from the kind, marked as typical, and from nowhere else', () => {
-    const rig = demo('tern');
+    const rig = demoRig('tern');
     const saw = rig.loads.findIndex(({ id }) => id === 'bandsaw');
     expect(typicalAt(rig, `loads[${saw}].parts[0].powerFactor`)).toEqual(
       jasmine.objectContaining({ value: 0.65, basis: 'typical' }),

@@ -5,7 +5,7 @@ import { choiceWords } from '../rig/choice-words.js';
 import { freeId } from '../rig/entries.js';
 import { fieldAt } from '../rig/field-table.js';
 import type { Load, Part, Rig } from '../rig/schema.js';
-import { describeProblem } from '../rig/problems.js';
+import { describeProblem, type RigProblem } from '../rig/problems.js';
 import { validateRig } from '../rig/validate.js';
 
 /** A column of the load list as a table: its head, what it holds, and how it is read. */
@@ -110,11 +110,18 @@ export function readLoadTable(rig: Rig, table: readonly (readonly string[])[]): 
     .map((cells, index) => ({ line: index + 2, cells: cellsOf(heads, cells) }))
     .filter(({ cells }) => [...cells.values()].some((cell) => cell !== ''));
   const groups = groupedByLoad(lines);
-  return groups.reduce<LoadImport>((before, group) => withGroup(before, group), {
+  const result = groups.reduce<LoadImport>((before, group) => withGroup(before, group), {
     fault: undefined,
     lines: [],
     rig,
   });
+  const whole = validateRig(result.rig, rig);
+  return whole.ok ? result : { ...result, fault: problemLine(whole.problems), rig };
+}
+
+/** What is wrong with a list only as a whole: it holds too many loads. */
+function problemLine([first]: readonly RigProblem[]): string {
+  return first ? describeProblem(first) : '';
 }
 
 /** Heads are known in any case of letters. */
@@ -155,7 +162,7 @@ function withGroup(before: LoadImport, group: readonly Line[]): LoadImport {
     ? rig.loads.map((each) => (each.id === existing.id ? load : each))
     : [...rig.loads, load];
   if (problems.length === 0) {
-    const read = validateRig({ ...rig, loads });
+    const read = validateRig(withLoadAlone(rig, load));
     if (!read.ok) problems.push(...read.problems.map(describeProblem));
   }
   const becomes = problems.length > 0 ? 'left-out' : existing ? 'changed' : 'added';
@@ -164,6 +171,12 @@ function withGroup(before: LoadImport, group: readonly Line[]): LoadImport {
     lines: [...before.lines, ...group.map(({ line }) => ({ line, name, becomes, problems }) as const)],
     rig: problems.length > 0 ? rig : { ...rig, loads },
   };
+}
+
+/** Its line is checked by itself, so that a long list costs no more than its length. */
+function withLoadAlone(rig: Rig, load: Load): Rig {
+  const { ties: _ties, locks: _locks, shedders: _shedders, ...rest } = rig;
+  return { ...rest, loads: [load], scenes: rig.scenes.map((scene) => ({ ...scene, on: [] })) };
 }
 
 function loadFrom(

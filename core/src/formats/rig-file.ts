@@ -1,7 +1,11 @@
+import { capitalised } from '../quantity/format.js';
+import { fieldName } from '../rig/field-names.js';
 import { describeProblem, type RigProblem } from '../rig/problems.js';
 import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig/schema.js';
 import { migrate } from '../rig/migrate.js';
 import { validateRig, type Validation } from '../rig/validate.js';
+import { faultOfDocument } from './document-bounds.js';
+import { scanJson } from './json-scan.js';
 
 /** Largest file that is read, in bytes of UTF-8. */
 export const LARGEST_FILE_BYTES = 20 * 1024 * 1024;
@@ -15,18 +19,38 @@ export const LARGEST_FILE_BYTES = 20 * 1024 * 1024;
 export function readRigFile(text: string): Validation<Rig> {
   if (text.length > LARGEST_FILE_BYTES)
     return refuse('the file is larger than 20 MB; a rig file is far smaller');
+  const json = text.startsWith(BYTE_ORDER_MARK) ? text.slice(1) : text;
+  const { tooLarge, repeated } = scanJson(json);
+  if (tooLarge !== undefined) return refuse(`the file ${tooLarge}`);
   let document: unknown;
   try {
-    document = JSON.parse(text);
+    document = JSON.parse(json);
   } catch {
     return refuse('the file is not JSON, so it is not a rig file; choose one that Heliarch saved');
   }
+  if (repeated !== undefined) return refuse(`the file ${repeated}`);
   return readRigDocument(document);
 }
 
-/** Reads a rig that is parsed already, of this version or an older one. */
+/** Some editors put it before the text of a file. */
+const BYTE_ORDER_MARK = '\uFEFF';
+
+/**
+ * Reads a rig that is parsed already, of this version or an older one.
+ *
+ * @param document Any value at all, as a browser's storage may give it back.
+ */
 export function readRigDocument(document: unknown): Validation<Rig> {
-  return refuseForeign(document) ?? validateRig(migrate(document));
+  return refuseForeign(document) ?? refuseUnfit(document) ?? validateRig(migrate(document));
+}
+
+/** Refuses what is in a rig's place but cannot be written to a file and read again. */
+function refuseUnfit(document: unknown): Validation<Rig> | undefined {
+  const fault = faultOfDocument(document);
+  if (!fault) return undefined;
+  const { path, message } = fault;
+  if (path === '') return refuse(`the file ${message}`);
+  return { ok: false, problems: [{ path, field: fieldName(path, document) || `Field ${path}`, message }] };
 }
 
 /**
@@ -43,7 +67,7 @@ export function problemLines(problems: readonly RigProblem[]): readonly string[]
 }
 
 function refuse(message: string): Validation<Rig> {
-  return { ok: false, problems: [{ path: '', field: '', message: sentence(message) }] };
+  return { ok: false, problems: [{ path: '', field: '', message: capitalised(message) }] };
 }
 
 function refuseForeign(document: unknown): Validation<Rig> | undefined {
@@ -61,8 +85,6 @@ function refuseForeign(document: unknown): Validation<Rig> | undefined {
   return undefined;
 }
 
-const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
-
 /** The part of a Yup schema that names the keys of an object and the entries of a list. */
 interface Ordered {
   readonly fields?: Readonly<Record<string, unknown>>;
@@ -76,9 +98,12 @@ function inCanonicalOrder(value: unknown, schema: unknown): unknown {
   const entries = value as Record<string, unknown>;
   const known = Object.keys(fields).filter((key) => entries[key] !== undefined);
   const unknown = Object.keys(entries)
-    .filter((key) => !(key in fields))
+    .filter((key) => !Object.hasOwn(fields, key))
     .sort();
   return Object.fromEntries(
-    [...known, ...unknown].map((key) => [key, inCanonicalOrder(entries[key], fields[key])]),
+    [...known, ...unknown].map((key) => [
+      key,
+      inCanonicalOrder(entries[key], Object.hasOwn(fields, key) ? fields[key] : undefined),
+    ]),
   );
 }

@@ -6,18 +6,21 @@ import { rigSchema } from './schema.js';
 export type PathStep = string | number;
 
 /** The name of one entry of each list, for messages. */
-const ENTRY_NAMES: Record<string, string> = {
-  buses: 'Bus',
-  sources: 'Source',
-  converters: 'Inverter',
-  batteries: 'Battery',
-  circuits: 'Circuit',
-  loads: 'Load',
-  supplies: 'Supply',
-  scenes: 'Scene',
-  parts: 'part',
-  tiers: 'surge tier',
-};
+const ENTRY_NAMES: ReadonlyMap<PathStep, string> = new Map([
+  ['buses', 'Bus'],
+  ['sources', 'Source'],
+  ['converters', 'Inverter'],
+  ['batteries', 'Battery'],
+  ['circuits', 'Circuit'],
+  ['loads', 'Load'],
+  ['supplies', 'Supply'],
+  ['scenes', 'Scene'],
+  ['parts', 'part'],
+  ['tiers', 'surge tier'],
+]);
+
+/** A key that a path can carry as it is. */
+const PLAIN_KEY = /^[^.[\]"]+$/;
 
 /** `loads[3].parts[0].runningW` as steps. */
 export function stepsOf(path: string): readonly PathStep[] {
@@ -26,11 +29,22 @@ export function stepsOf(path: string): readonly PathStep[] {
   );
 }
 
+/** Steps as a path: `loads[3].parts[0].runningW`; the opposite of stepsOf. */
+export function pathOfSteps(steps: readonly PathStep[]): string {
+  return steps
+    .map((step, index) => {
+      if (typeof step === 'number') return `[${step}]`;
+      if (!PLAIN_KEY.test(step)) return `["${step.replaceAll('"', "'")}"]`;
+      return index === 0 ? step : `.${step}`;
+    })
+    .join('');
+}
+
 /**
  * The name a person knows a field by: entries by their own names, fields by their labels.
  *
  * @example
- * nameField('loads[3].parts[0].runningW.value', rig); // 'Load "Kettle", running power'
+ * fieldName('loads[3].parts[0].runningW.value', rig); // 'Load "Kettle", running power'
  */
 export function fieldName(path: string, document: unknown): string {
   const steps = stepsOf(path);
@@ -49,7 +63,7 @@ function nameOfStep(here: readonly PathStep[], length: number, document: unknown
     const isOnlyPart = list === 'parts' && Array.isArray(entries) && entries.length === 1;
     return isOnlyPart ? undefined : entryName(String(list), step, valueAt(here, document));
   }
-  const leadsToEntry = step in ENTRY_NAMES && here.length < length;
+  const leadsToEntry = ENTRY_NAMES.has(step) && here.length < length;
   return step === 'value' || leadsToEntry ? undefined : labelAt(here);
 }
 
@@ -62,17 +76,14 @@ function childOf(value: unknown, step: PathStep): unknown {
 }
 
 function entryName(list: string, index: number, entry: unknown): string {
-  const kind = ENTRY_NAMES[list] ?? 'entry';
+  const kind = ENTRY_NAMES.get(list) ?? 'entry';
   const named = childOf(entry, 'name') ?? childOf(entry, 'id');
   return typeof named === 'string' && named ? `${kind} "${named}"` : `${kind} ${index + 1}`;
 }
 
 function labelAt(steps: readonly PathStep[]): string | undefined {
-  const path = steps
-    .map((step, index) => (typeof step === 'number' ? `[${step}]` : index === 0 ? step : `.${step}`))
-    .join('');
   try {
-    const schema = reach(rigSchema, path) as { spec?: { meta?: { label?: string } } };
+    const schema = reach(rigSchema, pathOfSteps(steps)) as { spec?: { meta?: { label?: string } } };
     return schema.spec?.meta?.label;
   } catch {
     return undefined;

@@ -1,4 +1,4 @@
-import { array, mixed, number, object, string, type ISchema } from 'yup';
+import { array, mixed, number, object, string, type ISchema, type ObjectShape } from 'yup';
 import { BASES, type Basis } from '../quantity/quantity.js';
 import type { QuantityRole } from './half-widths.js';
 
@@ -65,11 +65,14 @@ export function textField(label: string) {
     .strict()
     .meta({ label })
     .typeError('must be text')
+    .nonNullable('must be text; leave it out where there is none')
     .max(LONGEST_TEXT, `must be at most ${LONGEST_TEXT} characters; shorten it`);
 }
 
 export function nameField(label: string) {
-  return textField(label).trim().required('is missing; give it a name');
+  return textField(label)
+    .trim('must not begin or end with a space; take the space away')
+    .required('is missing; give it a name');
 }
 
 export function choiceField<const T extends string>(label: string, options: readonly T[]) {
@@ -88,7 +91,7 @@ export function numberField(meta: FieldMeta & { readonly unit: string }, range: 
     range.above === undefined
       ? `must be a number of ${meta.unit} from ${range.min} to ${range.max}`
       : `must be a number of ${meta.unit} above ${range.above} and at most ${range.max}`;
-  const from = number().strict().meta(meta).typeError(wanted);
+  const from = number().strict().meta(meta).typeError(wanted).nonNullable(wanted);
   const bounded =
     range.above === undefined ? from.min(range.min, wanted) : from.moreThan(range.above, wanted);
   return bounded.max(range.max, wanted);
@@ -115,8 +118,8 @@ export function quantityField(
       .max(range.max, wanted)
       .required(`is missing; it ${wanted}`),
     basis: choiceField<Basis>('basis', BASES),
-    minus: number().strict().typeError(halfWidth).min(0, halfWidth),
-    plus: number().strict().typeError(halfWidth).min(0, halfWidth),
+    minus: number().strict().typeError(halfWidth).nonNullable(halfWidth).min(0, halfWidth),
+    plus: number().strict().typeError(halfWidth).nonNullable(halfWidth).min(0, halfWidth),
     commonCause: textField('common cause'),
     source: textField('source'),
     note: textField('note'),
@@ -126,6 +129,12 @@ export function quantityField(
     .default(undefined)
     .typeError(`must be a quantity: a value in ${meta.unit} and how it is known`)
     .required(`is missing; it ${wanted}`);
+}
+
+/** Fields that belong together; in the file an object of its own. */
+export function groupField<T extends ObjectShape>(shape: T) {
+  const wanted = 'must be a group of fields in curly brackets';
+  return object(shape).strict().typeError(wanted).nonNullable(`${wanted}; leave it out where there is none`);
 }
 
 /** A list of objects; `least` names how many there must be. */

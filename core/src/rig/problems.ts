@@ -19,7 +19,7 @@ const LONGEST_SHOWN = 40;
 export function found(value: unknown): string {
   if (value === undefined) return '';
   if (typeof value === 'object' && value !== null)
-    return Array.isArray(value) ? '; found a list' : '; found an object';
+    return Array.isArray(value) ? `; found a list of ${value.length}` : '; found a group of fields';
   const text = JSON.stringify(value);
   return `; found ${text.length > LONGEST_SHOWN ? `${text.slice(0, LONGEST_SHOWN)}…` : text}`;
 }

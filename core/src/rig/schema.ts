@@ -1,4 +1,4 @@
-import { object, type InferType } from 'yup';
+import type { InferType } from 'yup';
 import { BREAKER_CURVES, LARGEST_BREAKER_A } from '../reference/breaker-curves.js';
 import { CHEMISTRIES } from '../reference/batteries.js';
 import { AWG_SIZES } from '../reference/copper-awg.js';
@@ -9,6 +9,7 @@ import { CODE_LETTERS } from '../reference/nec-430-code-letters.js';
 import {
   choiceField,
   constantField,
+  groupField,
   idField,
   listField,
   nameField,
@@ -32,7 +33,7 @@ const MOST_W = 100_000;
 const MOST_START_SECONDS = 120;
 const MINUTES_OF_A_MONTH = 43_200;
 
-const bus = object({
+const bus = groupField({
   id: idField('id'),
   name: nameField('name'),
   kind: choiceField('kind', ['ac', 'dc']),
@@ -42,9 +43,9 @@ const bus = object({
   hertz: numberField({ label: 'frequency', unit: 'Hz' }, { above: 0, max: 400 }),
   poles: choiceField('poles', ['single', 'split-180', 'two-poles-in-phase']).optional(),
   sharedNeutral: choiceField('shared neutral', ['yes', 'no', 'unknown']).optional(),
-}).strict();
+});
 
-const tier = object({
+const tier = groupField({
   limit: quantityField(
     {
       label: 'surge limit',
@@ -57,48 +58,40 @@ const tier = object({
   seconds: numberField({ label: 'seconds', unit: 's' }, { above: 0, max: 86_400 }).required(
     'is missing; give its seconds',
   ),
-}).strict();
+});
 
-const protection = object({
+const protection = groupField({
   amps: numberField({ label: 'breaker size', unit: 'A' }, { above: 0, max: LARGEST_BREAKER_A }).required(
     'is missing; give the size printed on the breaker',
   ),
   curve: choiceField('breaker curve', BREAKER_CURVES),
   resetAt: textField('where it is reset'),
-})
-  .strict()
-  .meta({ label: 'breaker' });
+}).meta({ label: 'breaker' });
 
 const yesOrNo = (label: string) => choiceField(label, ['yes', 'no']).optional();
 
 /** A cable by its size on either scale, and its length. */
-const cable = object({
+const cable = groupField({
   awg: choiceField('wire size, AWG', AWG_SIZES).optional(),
   mm2: numberField({ label: 'wire size', unit: 'mm²' }, { above: 0, max: 400 }),
   metres: numberField({ label: 'length one way', unit: 'm' }, { above: 0, max: 200 }),
   bundles: numberField({ label: 'cables side by side', unit: 'cables' }, { above: 0, max: 8 }),
-})
-  .strict()
-  .meta({ label: 'cable' });
+}).meta({ label: 'cable' });
 
-const fuse = object({
+const fuse = groupField({
   amps: numberField({ label: 'fuse size', unit: 'A' }, { above: 0, max: 2000 }).required(
     'is missing; give the size printed on the fuse',
   ),
   kind: choiceField('kind of fuse', FUSE_KINDS),
-})
-  .strict()
-  .meta({ label: 'fuse' });
+}).meta({ label: 'fuse' });
 
-const cord = object({
+const cord = groupField({
   name: textField('name'),
   plugA: numberField({ label: 'plug rating', unit: 'A' }, { above: 0, max: LARGEST_BREAKER_A }),
   awg: choiceField('wire size', CORD_SIZES).optional(),
   mm2: numberField({ label: 'wire size', unit: 'mm²' }, { above: 0, max: 50 }),
   metres: numberField({ label: 'length', unit: 'm' }, { above: 0, max: 200 }),
-})
-  .strict()
-  .meta({ label: 'plug and cord' });
+}).meta({ label: 'plug and cord' });
 
 const continuousW = quantityField(
   {
@@ -118,7 +111,7 @@ const continuousVA = quantityField(
   { min: 1, max: MOST_W },
 );
 
-const source = object({
+const source = groupField({
   id: idField('id'),
   name: nameField('name'),
   kind: choiceField('kind', ['inlet', 'generator', 'vehicle']),
@@ -130,14 +123,14 @@ const source = object({
   fuel: choiceField('fuel', ['petrol', 'diesel', 'lp-gas']).optional(),
   ecoThrottle: yesOrNo('eco throttle'),
   resetAt: textField('where it is reset'),
-}).strict();
+});
 
 const efficiency = (label: string) =>
   quantityField({ label, unit: 'W per W', role: 'rating' }, { min: 0.3, max: 0.999 })
     .optional()
     .default(undefined);
 
-const converter = object({
+const converter = groupField({
   id: idField('id'),
   name: nameField('name'),
   kind: choiceField('kind', ['inverter', 'inverter-charger', 'dc-dc', 'charger']),
@@ -164,18 +157,18 @@ const converter = object({
   chargeA: numberField({ label: 'charge current', unit: 'A' }, { above: 0, max: 5000 }),
   cutOffV: numberField({ label: 'cut-off voltage', unit: 'V' }, { above: 0, max: 1000 }),
   resetAt: textField('where it is reset'),
-}).strict();
+});
 
-const dischargeTier = object({
+const dischargeTier = groupField({
   amps: numberField({ label: 'discharge limit', unit: 'A' }, { above: 0, max: 100_000 }).required(
     'is missing; give its amps',
   ),
   seconds: numberField({ label: 'seconds', unit: 's' }, { above: 0, max: 86_400 }).required(
     'is missing; give its seconds',
   ),
-}).strict();
+});
 
-const battery = object({
+const battery = groupField({
   id: idField('id'),
   name: nameField('name'),
   bus: referenceField('DC bus', 'buses'),
@@ -207,18 +200,18 @@ const battery = object({
   sharesEvenly: yesOrNo('shares evenly'),
   cutOffV: numberField({ label: 'cut-off voltage', unit: 'V' }, { above: 0, max: 1000 }),
   resetAt: textField('where it is reset'),
-}).strict();
+});
 
-const solar = object({
+const solar = groupField({
   id: idField('id'),
   name: nameField('name'),
   bus: referenceField('DC bus', 'buses'),
   stcW: quantityField({ label: 'rated watts', unit: 'W', role: 'rating' }, { min: 1, max: MOST_W }),
   chargerA: numberField({ label: 'charge controller', unit: 'A' }, { above: 0, max: 5000 }),
   tiltDegrees: numberField({ label: 'tilt', unit: 'degrees' }, { min: 0, max: 90 }),
-}).strict();
+});
 
-const circuit = object({
+const circuit = groupField({
   id: idField('id'),
   name: nameField('name'),
   bus: referenceField('bus', 'buses'),
@@ -228,7 +221,7 @@ const circuit = object({
   receptacleA: numberField({ label: 'receptacle rating', unit: 'A' }, { above: 0, max: LARGEST_BREAKER_A }),
   hasFreeOutlets: yesOrNo('free outlets'),
   sharesNeutralWith: referenceField('circuit it shares a neutral with', 'circuits').optional(),
-}).strict();
+});
 
 const amps = (label: string, role: QuantityRole) =>
   quantityField({ label, unit: 'A', role }, { min: 0, max: 2000 }).optional().default(undefined);
@@ -238,7 +231,7 @@ const volts = numberField({ label: 'volts it was stated at', unit: 'V' }, { abov
 const horsepower = numberField({ label: 'horsepower', unit: 'hp' }, { above: 0, max: 20 });
 
 /** What a start follows from where its VA are not entered; the first that is given counts. */
-const startFrom = object({
+const startFrom = groupField({
   inrushA: amps('inrush on the clamp', 'start'),
   baseA: amps('base load meanwhile', 'running'),
   lockedRotorA: amps('locked-rotor amps', 'start'),
@@ -246,11 +239,9 @@ const startFrom = object({
   codeLetter: choiceField('code letter', CODE_LETTERS).optional(),
   horsepower,
   volts,
-})
-  .strict()
-  .meta({ label: 'what the start follows from' });
+}).meta({ label: 'what the start follows from' });
 
-const softStarterFitted = object({
+const softStarterFitted = groupField({
   remaining: quantityField(
     { label: 'start current that remains', unit: 'of 1', role: 'start' },
     { min: 0.1, max: 1 },
@@ -262,11 +253,9 @@ const softStarterFitted = object({
     .default(undefined),
   isLearning: yesOrNo('still learning'),
   isBypassed: yesOrNo('bypassed'),
-})
-  .strict()
-  .meta({ label: 'soft starter' });
+}).meta({ label: 'soft starter' });
 
-const start = object({
+const start = groupField({
   va: quantityField(
     {
       label: 'start',
@@ -296,12 +285,10 @@ const start = object({
     .optional()
     .default(undefined),
   softStarter: choiceField('soft starter', ['yes', 'no']).optional(),
-})
-  .strict()
-  .meta({ label: 'start' });
+}).meta({ label: 'start' });
 
 /** What running watts follow from where they are not entered; the first that is given counts. */
-const runningFrom = object({
+const runningFrom = groupField({
   amps: amps('running amps', 'running'),
   va: quantityField({ label: 'running VA', unit: 'VA', role: 'running' }, { min: 0, max: MOST_W })
     .optional()
@@ -330,11 +317,9 @@ const runningFrom = object({
     .default(undefined),
   chargeA: amps('charge current', 'running'),
   volts,
-})
-  .strict()
-  .meta({ label: 'what the running power follows from' });
+}).meta({ label: 'what the running power follows from' });
 
-const part = object({
+const part = groupField({
   id: idField('id'),
   name: textField('name'),
   kind: choiceField('kind', PART_KINDS),
@@ -357,60 +342,54 @@ const part = object({
     .default(undefined),
   start: start.optional().default(undefined),
   bogs: yesOrNo('bogs down'),
-}).strict();
+});
 
-const stateOfLoad = object({
+const stateOfLoad = groupField({
   id: idField('id'),
   name: nameField('name'),
   parts: listField(
     'parts in this state',
-    object({
+    groupField({
       part: ownReferenceField('part', 'parts'),
       share: numberField({ label: 'share of its running power', unit: 'of 1' }, { min: 0, max: 1 }).required(
         'is missing; give the share of its running power, 0 to 1',
       ),
-    }).strict(),
+    }),
     1,
   ),
-}).strict();
+});
 
-const stage = object({
+const stage = groupField({
   state: ownReferenceField('state', 'states'),
   minutes: numberField({ label: 'minutes', unit: 'minutes' }, { above: 0, max: MINUTES_OF_A_MONTH }).required(
     'is missing; give its minutes',
   ),
-}).strict();
+});
 
-const programme = object({
+const programme = groupField({
   stages: listField('stages', stage, 1),
   survivesBreakMinutes: numberField(
     { label: 'break it survives', unit: 'minutes' },
     { min: 0, max: MINUTES_OF_A_MONTH },
   ),
-})
-  .strict()
-  .meta({ label: 'programme' });
+}).meta({ label: 'programme' });
 
 const minutesOfACycle = (label: string) =>
   numberField({ label, unit: 'minutes' }, { above: 0, max: MINUTES_OF_A_MONTH }).required(
     'is missing; give its minutes',
   );
 
-const cycling = object({
+const cycling = groupField({
   onMinutes: minutesOfACycle('minutes it runs'),
   offMinutes: minutesOfACycle('minutes it rests'),
-})
-  .strict()
-  .meta({ label: 'cycling' });
+}).meta({ label: 'cycling' });
 
-const quietHours = object({
+const quietHours = groupField({
   from: timeField('from'),
   to: timeField('to'),
-})
-  .strict()
-  .meta({ label: 'quiet hours' });
+}).meta({ label: 'quiet hours' });
 
-const load = object({
+const load = groupField({
   id: idField('id'),
   name: nameField('name'),
   circuit: referenceField('circuit', 'circuits'),
@@ -437,29 +416,29 @@ const load = object({
   parts: listField('parts', part, 1),
   states: listField('states', stateOfLoad).optional(),
   programme: programme.optional().default(undefined),
-}).strict();
+});
 
-const tie = object({
+const tie = groupField({
   follower: referenceField('load that follows', 'loads'),
   leader: referenceField('load it starts with', 'loads'),
   delayS: numberField({ label: 'delay', unit: 's' }, { min: 0, max: 3600 }).required(
     'is missing; give its seconds',
   ),
   runOnS: numberField({ label: 'run-on', unit: 's' }, { min: 0, max: 3600 }),
-}).strict();
+});
 
-const lock = object({
+const lock = groupField({
   name: nameField('name'),
   loads: listField('loads of which one runs at a time', referenceField('load', 'loads'), 2),
-}).strict();
+});
 
-const shedder = object({
+const shedder = groupField({
   name: nameField('name'),
   drops: referenceField('load it drops', 'loads'),
   watches: referenceField('load it watches', 'loads'),
-}).strict();
+});
 
-const supply = object({
+const supply = groupField({
   id: idField('id'),
   name: nameField('name'),
   sources: listField('connected sources', referenceField('source', 'sources')),
@@ -506,49 +485,44 @@ const supply = object({
   )
     .optional()
     .default(undefined),
-}).strict();
+});
 
-const scene = object({
+const scene = groupField({
   id: idField('id'),
   name: nameField('name'),
   supply: referenceField('supply', 'supplies'),
   on: listField(
     'loads that are on',
-    object({ load: referenceField('load', 'loads'), state: idField('state').optional() }).strict(),
+    groupField({ load: referenceField('load', 'loads'), state: idField('state').optional() }),
   ),
-  charge: object({
+  charge: groupField({
     percent: numberField({ label: 'charge', unit: '%' }, { min: 0, max: 100 }).required(
       'is missing; give the charge',
     ),
     readAt: textField('time of the reading').required('is missing; give the time of the reading'),
   })
-    .strict()
     .optional()
     .default(undefined)
     .meta({ label: 'charge reading' }),
-}).strict();
+});
 
-const conditions = object({
+const conditions = groupField({
   inverterC: numberField({ label: 'where the inverter is', unit: '°C' }, { min: -40, max: 90 }),
   panelC: numberField({ label: 'where the breakers are', unit: '°C' }, { min: -40, max: 90 }),
   batteryC: numberField({ label: 'where the battery is', unit: '°C' }, { min: -40, max: 90 }),
   outdoorC: numberField({ label: 'outdoors', unit: '°C' }, { min: -40, max: 60 }),
   altitudeM: numberField({ label: 'altitude', unit: 'm' }, { min: -450, max: 6000 }),
-})
-  .strict()
-  .meta({ label: 'surroundings' });
+}).meta({ label: 'surroundings' });
 
 /** Where practitioners differ, and which school this rig follows. */
-const practice = object({
+const practice = groupField({
   continuousRule: choiceField('80 % for three hours and more', ['kept', 'left-out']).optional(),
   ampacity: choiceField('cable ampacity by', ['nec', 'abyc', 'iec']).optional(),
   twelveVoltAdvice: choiceField('12 V and 1 kW', ['advise', 'leave-out']).optional(),
   losses: choiceField('conversion losses', ['on-the-battery', 'on-the-inverter-too']).optional(),
-})
-  .strict()
-  .meta({ label: 'practice' });
+}).meta({ label: 'practice' });
 
-export const rigSchema = object({
+export const rigSchema = groupField({
   format: constantField('format', RIG_FORMAT),
   version: constantField('version', RIG_VERSION),
   id: idField('id'),
@@ -570,9 +544,7 @@ export const rigSchema = object({
   shedders: listField('shedders', shedder).optional(),
   supplies: listField('supplies', supply, 1),
   scenes: listField('scenes', scene, 1),
-})
-  .strict()
-  .typeError('must be a rig: an object in curly brackets');
+}).typeError('must be a rig: an object in curly brackets');
 
 export type Rig = InferType<typeof rigSchema>;
 export type Bus = Rig['buses'][number];

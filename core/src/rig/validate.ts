@@ -1,4 +1,4 @@
-import { ValidationError } from 'yup';
+import { ValidationError, type Schema } from 'yup';
 import type { HalfWidths } from '../quantity/quantity.js';
 import { WIDEST_MINUS } from '../reference/default-doubts.js';
 import { fieldName } from './field-names.js';
@@ -15,18 +15,24 @@ export type Validation<T> =
  * it. Unknown fields are kept and never a problem.
  *
  * @param document Any value, typically parsed JSON.
+ * @param sound A rig that is known to be one: lists that the document shares with it are not gone through
+ *   again, so that a small change costs little.
  */
-export function validateRig(document: unknown): Validation<Rig> {
-  const shape = problemsOfShape(document);
+export function validateRig(document: unknown, sound?: Rig): Validation<Rig> {
+  const shape = problemsOfShape(document, sound);
   if (shape.length > 0) return { ok: false, problems: shape };
   const rig = document as Rig;
   const problems = [...checkReferences(rig), ...checkCompleteness(rig), ...problemsOfDoubt(rig, '', rig)];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rig };
 }
 
-function problemsOfShape(document: unknown): readonly RigProblem[] {
+function problemsOfShape(document: unknown, sound: Rig | undefined): readonly RigProblem[] {
   try {
-    rigSchema.validateSync(document, { abortEarly: false, strict: true });
+    schemaOfChange(document, sound).validateSync(document, {
+      abortEarly: false,
+      strict: true,
+      disableStackTrace: true,
+    });
     return [];
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
@@ -34,6 +40,15 @@ function problemsOfShape(document: unknown): readonly RigProblem[] {
     return faults.map((fault) => problemOf(fault, document));
   }
 }
+
+/** The part of the field table that what has changed must obey. */
+function schemaOfChange(document: unknown, sound: Rig | undefined): Schema {
+  if (!sound || typeof document !== 'object' || document === null) return rigSchema;
+  const changed = keysOf(rigSchema.fields).filter((key) => (document as Partial<Rig>)[key] !== sound[key]);
+  return rigSchema.pick(changed);
+}
+
+const keysOf = <T extends object>(value: T): readonly (keyof T)[] => Object.keys(value) as (keyof T)[];
 
 function problemOf(fault: ValidationError, document: unknown): RigProblem {
   const path = fault.path ?? '';
@@ -54,10 +69,10 @@ function problemsOfDoubt(value: unknown, path: string, rig: Rig): readonly RigPr
       ]
     : [];
   const isList = Array.isArray(value);
-  return Object.entries(value).reduce<readonly RigProblem[]>((problems, [key, child]) => {
-    const childPath = isList ? `${path}[${key}]` : path ? `${path}.${key}` : key;
-    return [...problems, ...problemsOfDoubt(child, childPath, rig)];
-  }, here);
+  const within = Object.entries(value).flatMap(([key, child]) =>
+    problemsOfDoubt(child, isList ? `${path}[${key}]` : path ? `${path}.${key}` : key, rig),
+  );
+  return [...here, ...within];
 }
 
 function isTooDoubtful(value: object): boolean {
