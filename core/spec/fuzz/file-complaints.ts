@@ -65,6 +65,6 @@ export function complaintAboutTable(rig: Rig, table: readonly (readonly string[]
   return leftOut.length === 0
     ? undefined
     : complaintAboutLines(
-        leftOut.flatMap(({ problems }) => problems.map((each) => `${each.replace(/\.?$/, '.')}`)),
+        leftOut.flatMap(({ problems }) => problems.map((each) => each.replace(/\.?$/, '.'))),
       );
 }

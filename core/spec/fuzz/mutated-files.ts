@@ -114,6 +114,15 @@ function put(holder: Container, key: string, value: unknown): void {
   Object.defineProperty(holder, key, { value, enumerable: true, configurable: true, writable: true });
 }
 
+function pushTo(holder: unknown, value: unknown): void {
+  if (Array.isArray(holder)) holder.push(value);
+}
+
+function remove(holder: Container, key: string): void {
+  if (Array.isArray(holder)) holder.splice(Number(key), 1);
+  else Reflect.deleteProperty(holder, key);
+}
+
 function apply(document: unknown, change: Change): void {
   const places = placesIn(document);
   const { holder, key } = places[change.at % Math.max(1, places.length)] ?? {};
@@ -121,19 +130,20 @@ function apply(document: unknown, change: Change): void {
   const here = read(holder, key);
   switch (change.does) {
     case 'replace':
-      return put(holder, key, RAW + change.value);
+      put(holder, key, RAW + change.value);
+      break;
     case 'append':
-      if (Array.isArray(here)) here.push(RAW + change.value);
-      return;
+      pushTo(here, RAW + change.value);
+      break;
     case 'remove':
-      if (Array.isArray(holder)) holder.splice(Number(key), 1);
-      else delete holder[key];
-      return;
+      remove(holder, key);
+      break;
     case 'double':
-      if (Array.isArray(holder)) holder.push(structuredClone(here));
-      return;
+      pushTo(holder, structuredClone(here));
+      break;
     case 'add-field':
-      return put(Array.isArray(holder) ? (document as Container) : holder, change.key, RAW + change.value);
+      put(Array.isArray(holder) ? (document as Container) : holder, change.key, RAW + change.value);
+      break;
     case 'take-from': {
       const other = places[change.other % places.length];
       if (other) put(holder, key, structuredClone(read(other.holder, other.key)));

@@ -79,6 +79,6 @@ function isPlain(value: object): boolean {
 /** Where a node stands; at most so many steps from the top where it lies too deep to be read. */
 function pathOf(node: Node, most = MOST_DEPTH): string {
   const steps: PathStep[] = [];
-  for (let at: Node | undefined = node; at?.parent; at = at.parent) steps.unshift(at.key);
+  for (let at = node; at.parent; at = at.parent) steps.unshift(at.key);
   return pathOfSteps(steps.slice(0, most));
 }
