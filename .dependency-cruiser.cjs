@@ -24,7 +24,7 @@ const upwards = LAYERS.slice(0, -1).map((layer, index) => ({
 
 const betweenRooms = ROOMS.map((room) => ({
   name: `room-${room}`,
-  comment: `Rooms do not import each other: what two need goes to ui/ or book/`,
+  comment: `Rooms do not import each other: what two need goes to ui/ or storage/`,
   severity: 'error',
   from: { path: `^app/src/${room}/` },
   to: { path: `^app/src/(${ROOMS.filter((other) => other !== room).join('|')}|shell)/` },
@@ -49,10 +49,10 @@ module.exports = {
       to: { path: '^core/src/', pathNot: '^core/src/index\\.ts$' },
     },
     {
-      name: 'dexie-behind-the-book',
-      comment: 'Only the book knows how rigs are kept',
+      name: 'dexie-behind-storage',
+      comment: 'Only storage knows how rigs are kept',
       severity: 'error',
-      from: { path: '^app/src/', pathNot: '^app/src/book/' },
+      from: { path: '^app/src/', pathNot: '^app/src/storage/' },
       to: { path: '(^|/)node_modules/dexie/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },

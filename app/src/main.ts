@@ -7,7 +7,7 @@ import {
 import { bootstrapApplication } from '@angular/platform-browser';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
-import { BookDatabase } from './book/book-database';
+import { RigDatabase } from './storage/rig-database';
 import { Defects } from './shell/defects';
 import { ROOMS } from './shell/rooms';
 import { Shell } from './shell/shell';
@@ -22,6 +22,6 @@ bootstrapApplication(Shell, {
       registrationStrategy: 'registerWhenStable:3000',
     }),
     provideRouter(ROOMS, withComponentInputBinding()),
-    { provide: BookDatabase, useFactory: () => new BookDatabase() },
+    { provide: RigDatabase, useFactory: () => new RigDatabase() },
   ],
 }).catch((error: unknown) => console.error(error));

@@ -2,8 +2,8 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { loadTable, readLoadTable } from '@heliarch/core';
 import { parse, unparse } from 'papaparse';
-import { saveBlob } from '../book/rig-files';
-import { RigSession } from '../book/rig-session';
+import { saveBlob } from '../storage/rig-files';
+import { RigSession } from '../storage/rig-session';
 import { LoadsState } from './loads-state';
 
 const LARGEST_LIST_BYTES = 2_000_000;

@@ -1,8 +1,8 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { findTypicalLoads, validateRig, type Rig } from '@heliarch/core';
-import { RigSession } from '../book/rig-session';
-import { smallRig } from '../book/small-rig.spec-data';
+import { RigSession } from '../storage/rig-session';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { LoadsState } from './loads-state';
 
 function setUp() {

@@ -15,7 +15,7 @@ import {
   type Rig,
   type TypicalLoad,
 } from '@heliarch/core';
-import { RigSession } from '../book/rig-session';
+import { RigSession } from '../storage/rig-session';
 import { filtered, loadRows, sorted, type Column, type Sorting } from './load-rows';
 
 const FIRST_STAGE_MINUTES = 60;

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Rig } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../ui/on-page.spec-data';
 import { PartSheet } from './part-sheet';
 import { RigState } from './rig-state';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { contradictionsOf, ENTRY_WORDS, formatNumber, wireTablesOf } from '@heliarch/core';
-import { placeOf } from '../book/rig-edits';
+import { placeOf } from '../storage/rig-edits';
 import { FieldGroup } from '../ui/fields/field-group';
 import { FieldHelpLine } from '../ui/fields/field-help';
 import { NotKeptYet } from '../ui/fields/not-kept-yet';

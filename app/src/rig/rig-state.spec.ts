@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { sessionWith } from '../ui/on-page.spec-data';
 import { RigState } from './rig-state';
 

@@ -14,8 +14,8 @@ import {
   type Rig,
   type SourceTest,
 } from '@heliarch/core';
-import type { Target } from '../book/rig-edits';
-import { RigSession } from '../book/rig-session';
+import type { Target } from '../storage/rig-edits';
+import { RigSession } from '../storage/rig-session';
 
 /** The system that is described, and which part of it is looked at. */
 @Injectable()

@@ -1,4 +1,4 @@
-import { saveBlob } from '../book/rig-files';
+import { saveBlob } from '../storage/rig-files';
 
 const PNG_SCALE = 2;
 const MARGIN = 24;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { RigFiles } from '../book/rig-files';
-import { RigSession } from '../book/rig-session';
+import { RigFiles } from '../storage/rig-files';
+import { RigSession } from '../storage/rig-session';
 import { Defects, Diagnostics } from './defects';
 
 /** A room met a defect: the rig is still here, and so is the way on. */
@@ -27,28 +27,7 @@ import { Defects, Diagnostics } from './defects';
       <button type="button" class="link" (click)="defects.putAway()">Try to go on</button>
     </div>
   `,
-  styles: `
-    :host {
-      display: block;
-      max-width: 620px;
-      padding: 20px 0;
-    }
-    h1 {
-      font: 600 20px/26px var(--body);
-    }
-    p {
-      margin: 8px 0;
-      color: var(--ink-2);
-    }
-    .what {
-      font-family: var(--figures);
-    }
-    .ways {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 12px;
-    }
-  `,
+  styleUrl: './trouble.css',
 })
 export class DefectPanel {
   protected readonly defects = inject(Defects);

@@ -1,6 +1,6 @@
 import { type ErrorHandler, inject, Injectable, signal } from '@angular/core';
-import { RigSession } from '../book/rig-session';
-import { saveTextFile } from '../book/rig-files';
+import { RigSession } from '../storage/rig-session';
+import { saveTextFile } from '../storage/rig-files';
 import { BUILD_NAME } from '../ui/build-info';
 
 const MOST_KEPT = 20;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { DEMO_RIGS, DemoRigs } from '../book/demo-rigs';
-import { RigSession } from '../book/rig-session';
+import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
+import { RigSession } from '../storage/rig-session';
 
 /** What a new user sees before there is any rig. */
 @Component({
@@ -77,7 +77,7 @@ export class EmptyBook {
 
   protected async openDemo(id: string): Promise<void> {
     const rig = await this.demoRigs.named(id);
-    if (rig) this.session.open(rig);
+    if (rig) this.session.openNew(rig);
     else this.failed.set(true);
   }
 }

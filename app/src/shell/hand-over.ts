@@ -12,9 +12,10 @@ import {
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { joined, NO_PIECES, piecesOf, withPiece, writeRigFile } from '@heliarch/core';
 import { EMPTY, interval, switchMap } from 'rxjs';
-import { packed, unpacked } from '../book/packed-rig';
-import { RigFiles } from '../book/rig-files';
-import { RigSession } from '../book/rig-session';
+import { packed, unpacked } from '../storage/packed-rig';
+import { RigFiles } from '../storage/rig-files';
+import { RigSession } from '../storage/rig-session';
+import { RigOpening } from './rig-opening';
 import { codePicture, readCode } from '../ui/code-picture';
 
 const EACH_MS = 900;
@@ -99,6 +100,7 @@ const LOOK_EVERY_MS = 150;
 export class HandOver {
   protected readonly session = inject(RigSession);
   protected readonly files = inject(RigFiles);
+  private readonly opening = inject(RigOpening);
   private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
   readonly closed = output();
@@ -182,9 +184,12 @@ export class HandOver {
   private async take(letters: string): Promise<void> {
     this.stop();
     this.pieces = NO_PIECES;
-    const opened = this.files.openText(await unpacked(letters));
-    this.status.set(
-      opened.ok ? `${opened.name} is here.` : `It was not opened: ${opened.problems.join(' ')}`,
-    );
+    const text = await unpacked(letters).catch(() => undefined);
+    if (text === undefined) {
+      this.status.set('The pictures were not read right; hold them in view once more.');
+      return;
+    }
+    this.opening.openText(text, 'the code pictures');
+    this.dialog().nativeElement.close();
   }
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RigFiles } from '../book/rig-files';
-import { RigSession } from '../book/rig-session';
+import type { RefusedEdit } from '../storage/refused-edit';
+import { RigFiles } from '../storage/rig-files';
+import { RigSession } from '../storage/rig-session';
 import { Notices, type Notice } from './notices';
 
 const MOST_DETAILS = 5;
@@ -24,12 +25,58 @@ const MOST_DETAILS = 5;
           }
         </div>
       }
-      @if (twoVersions()) {
+      @if (session.slow(); as what) {
+        @if (session.rig(); as rig) {
+          <div class="notice">
+            <p>
+              <strong>This browser’s storage does not answer.</strong> Still {{ what }}. Your work is in this
+              page: save it before you leave.
+            </p>
+            <button type="button" class="link" (click)="files.save(rig)">
+              Save {{ rig.name }} to a file
+            </button>
+          </div>
+        }
+      }
+      @if (session.refused(); as refused) {
+        <div class="notice">
+          <p>
+            <strong>Not kept: {{ refused.label }}.</strong> The rig would not be one that can be read again,
+            so it is as it was before.
+          </p>
+          <ul>
+            @for (reason of refused.because.slice(0, most); track $index) {
+              <li>{{ reason }}</li>
+            }
+          </ul>
+          <button type="button" class="link" (click)="saveRefused(refused)">
+            Save it with the edit to a file
+          </button>
+          <button type="button" class="link close" (click)="session.forgetRefused()">
+            Put the edit away
+          </button>
+        </div>
+      }
+      @if (session.isHistoryLost()) {
+        <div class="notice">
+          <p><strong>The steps to undo were damaged and are gone.</strong> The rig itself is whole.</p>
+        </div>
+      }
+      @if (session.kept().state === 'deleted-elsewhere') {
+        <div class="notice">
+          <p><strong>Another tab deleted this rig.</strong> Here it still is, and is not kept.</p>
+          <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep it as a copy</button>
+          <button type="button" class="link" (click)="session.letGo()">Let it go here too</button>
+        </div>
+      }
+      @if (twoVersions(); as versions) {
         <div class="notice">
           <p><strong>Another tab changed this rig at the same time.</strong> Nothing was overwritten.</p>
-          <button type="button" class="link" (click)="session.takeTheirs()">
-            Go on with the other tab’s version
-          </button>
+          @if (versions.theirs.isReadable) {
+            <button type="button" class="link" (click)="session.takeTheirs()">
+              Go on with the other tab’s version
+            </button>
+          }
           <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep mine as a copy</button>
         </div>
       }
@@ -92,7 +139,14 @@ export class NoticeLine {
     return kept.state === 'not-kept' ? kept.because : undefined;
   });
 
-  protected readonly twoVersions = computed(() => this.session.kept().state === 'two-versions');
+  protected readonly twoVersions = computed(() => {
+    const kept = this.session.kept();
+    return kept.state === 'two-versions' ? kept : undefined;
+  });
+
+  protected saveRefused({ label, document }: RefusedEdit): void {
+    this.files.saveAsItIs(`${this.session.rig()?.name ?? 'rig'} ${label}`, document);
+  }
 
   protected act(action: NonNullable<Notice['action']>): void {
     action.run();

@@ -4,11 +4,12 @@ import { Router } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Rig } from '@heliarch/core';
 import { catchError, of } from 'rxjs';
-import { DEMO_RIGS, DemoRigs } from '../book/demo-rigs';
-import { RigFiles } from '../book/rig-files';
-import { RigRepository } from '../book/rig-repository';
-import { RigSession } from '../book/rig-session';
+import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
+import { RigFiles } from '../storage/rig-files';
+import { RigRepository } from '../storage/rig-repository';
+import { RigSession } from '../storage/rig-session';
 import { Notices } from './notices';
+import { RigOpening } from './rig-opening';
 
 /** The open rig's name, and what can be done with the rig as a whole. */
 @Component({
@@ -17,7 +18,7 @@ import { Notices } from './notices';
   imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger],
   template: `
     <button type="button" class="name" [cdkMenuTriggerFor]="menu">
-      <span class="unseen">Rig: </span><span class="text">{{ session.rig()?.name ?? 'No rig' }}</span>
+      <span class="unseen">Rig: </span><span class="text">{{ name() }}</span>
       <svg viewBox="0 0 8 8" aria-hidden="true"><path d="M1 2.5 4 5.5 7 2.5" /></svg>
     </button>
     <ng-template #menu>
@@ -30,7 +31,7 @@ import { Notices } from './notices';
             <button type="button" cdkMenuItem (cdkMenuItemTriggered)="rename()">
               Rename {{ rig.name }} …
             </button>
-            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="session.duplicate()">
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="opening.leave(duplicate)">
               Duplicate {{ rig.name }}
             </button>
             <button type="button" cdkMenuItem (cdkMenuItemTriggered)="remove(rig)">
@@ -41,15 +42,15 @@ import { Notices } from './notices';
           <button type="button" cdkMenuItem (cdkMenuItemTriggered)="handOver.emit()">
             Give to a phone, or take one …
           </button>
-          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="beginNew.emit()">
+          <button type="button" cdkMenuItem (cdkMenuItemTriggered)="opening.leave(begin)">
             Begin a new rig …
           </button>
           @for (title of others(); track title.id) {
-            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="session.openById(title.id)">
-              Go to {{ title.name }}
+            <button type="button" cdkMenuItem (cdkMenuItemTriggered)="goTo(title.id)">
+              Go to {{ title.name }}{{ title.isReadable ? '' : ', which cannot be read by this version' }}
             </button>
           }
-          @for (demo of demos(); track demo.id) {
+          @for (demo of demos; track demo.id) {
             <button type="button" cdkMenuItem (cdkMenuItemTriggered)="addDemo(demo.id)">
               Add the demo rig {{ demo.name }}
             </button>
@@ -97,6 +98,7 @@ export class RigMenu {
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
+  protected readonly opening = inject(RigOpening);
   protected readonly session = inject(RigSession);
   private readonly titles = toSignal(inject(RigRepository).titles$.pipe(catchError(() => of([]))), {
     initialValue: [],
@@ -106,14 +108,30 @@ export class RigMenu {
   readonly handOver = output();
   readonly beginNew = output();
 
-  protected readonly others = computed(() => this.titles().filter(({ id }) => id !== this.session.rig()?.id));
-  protected readonly demos = computed(() =>
-    DEMO_RIGS.filter((demo) => this.titles().every(({ id }) => id !== demo.id)),
-  );
+  protected readonly demos = DEMO_RIGS;
+  /** The name of what is open, and of a rig that cannot be. */
+  protected readonly name = computed(() => {
+    const state = this.session.state();
+    if (state.state === 'open') return state.rig.name;
+    return state.state === 'unreadable' ? state.found.name : 'No rig';
+  });
+
+  protected readonly others = computed(() => {
+    const state = this.session.state();
+    const open = state.state === 'unreadable' ? state.found.id : this.session.rig()?.id;
+    return this.titles().filter(({ id }) => id !== open);
+  });
+
+  protected readonly duplicate = (): void => this.session.duplicate();
+  protected readonly begin = (): void => this.beginNew.emit();
+
+  protected goTo(id: string): void {
+    this.opening.leave(() => void this.session.openById(id));
+  }
 
   protected async addDemo(id: string): Promise<void> {
     const rig = await this.demoRigs.named(id);
-    if (rig) this.session.open(rig);
+    if (rig) this.opening.leave(() => this.session.openNew(rig));
     else this.notices.tell({ text: 'The demo rig cannot be read here. Reload the page, or open a file.' });
   }
 

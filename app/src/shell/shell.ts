@@ -1,20 +1,22 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { RigFiles } from '../book/rig-files';
-import { RigSession } from '../book/rig-session';
+import { RigSession } from '../storage/rig-session';
 import { CautionDrawer } from './caution-drawer';
 import { NoticeLine } from './notice-line';
 import { NewerBuild } from './newer-build';
-import { Notices } from './notices';
 import { DefectPanel } from './defect-panel';
 import { Defects } from './defects';
 import { EmptyBook } from './empty-book';
 import { FirstRun } from '../rig/first-run/first-run';
 import { HandOver } from './hand-over';
 import { RigMenu } from './rig-menu';
+import { RigOpening } from './rig-opening';
 import { ROOMS } from './rooms';
+import { SameIdDialog } from './same-id-dialog';
+import { StorageTrouble } from './storage-trouble';
 import { ThemeChoice } from './theme';
+import { UnreadableRigPanel } from './unreadable-rig';
 import { UnitChoice } from '../ui/unit-choice';
 
 /** The frame of every room: one slim top line, notices, and the room itself. */
@@ -33,13 +35,15 @@ import { UnitChoice } from '../ui/unit-choice';
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
+    SameIdDialog,
+    StorageTrouble,
+    UnreadableRigPanel,
   ],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })
 export class Shell {
-  private readonly files = inject(RigFiles);
-  private readonly notices = inject(Notices);
+  protected readonly opening = inject(RigOpening);
   private readonly router = inject(Router);
   /** The eight questions are open. */
   protected readonly isBeginning = signal(false);
@@ -83,21 +87,7 @@ export class Shell {
     const input = this.picker().nativeElement;
     const file = input.files?.[0];
     if (!file) return;
-    const before = this.session.rig();
-    const opened = await this.files.open(file);
+    await this.opening.openFile(file);
     input.value = '';
-    if (!opened.ok) {
-      this.notices.tell({
-        text: `${file.name} was not opened; nothing has changed.`,
-        details: opened.problems,
-      });
-      return;
-    }
-    this.notices.tell({
-      text: `Opened ${opened.name} from ${file.name}.`,
-      ...(before && {
-        action: { label: `Put ${before.name} back as it was`, run: () => this.session.open(before) },
-      }),
-    });
   }
 }

@@ -1,5 +1,5 @@
 import { check, outlooksOf, type CheckScene } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { groupLoads } from './load-groups';
 
 function groupsFor(...ids: string[]) {

@@ -1,5 +1,5 @@
 import { batteryClockOf, check, dropOutOf, type CheckScene, type Rig } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage } from '../ui/on-page.spec-data';
 import { SecondVerdict } from './second-verdict';
 

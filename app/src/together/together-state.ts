@@ -32,7 +32,7 @@ import {
   type StartOrderRule,
 } from '@heliarch/core';
 import { map, switchMap } from 'rxjs';
-import { RigSession } from '../book/rig-session';
+import { RigSession } from '../storage/rig-session';
 import { afterPaint } from '../ui/after-paint';
 import { inSteps } from '../ui/in-steps';
 

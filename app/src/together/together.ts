@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core';
-import { RigSession } from '../book/rig-session';
+import { RigSession } from '../storage/rig-session';
 import { CautionLine } from '../ui/caution-line';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { keepTogether } from '../ui/keep-together';

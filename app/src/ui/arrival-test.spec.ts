@@ -1,5 +1,5 @@
 import { type Rig, type SourceTest, type Supply } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { ArrivalTest, postOf } from './arrival-test';
 import { onPage } from './on-page.spec-data';
 

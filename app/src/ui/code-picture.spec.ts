@@ -1,6 +1,6 @@
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core';
-import { packed, unpacked } from '../book/packed-rig';
-import { smallRig } from '../book/small-rig.spec-data';
+import { packed, unpacked } from '../storage/packed-rig';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { codePicture, readCode } from './code-picture';
 
 const CELL_PIXELS = 4;

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { check, ladderOf } from '@heliarch/core';
-import { smallRig } from '../book/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.spec-data';
 import { LimitLadder } from './limit-ladder';
 
 async function ladderFor(...ids: string[]) {

@@ -1,7 +1,7 @@
 import { signal, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core';
-import { RigSession } from '../book/rig-session';
+import { RigSession } from '../storage/rig-session';
 
 /** A session that keeps one rig in memory, for what is tested without a book. */
 export function sessionWith(first: Rig) {

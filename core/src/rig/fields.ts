@@ -36,7 +36,10 @@ export function idField(label: string) {
     .strict()
     .meta({ label })
     .typeError('must be text')
-    .matches(ID_PATTERN, 'must be an id of small letters, digits and dashes, such as "dust-extractor"')
+    .matches(ID_PATTERN, {
+      message: 'must be an id of small letters, digits and dashes, such as "dust-extractor"',
+      excludeEmptyString: true,
+    })
     .required('is missing; give it an id such as "dust-extractor"');
 }
 
@@ -56,7 +59,7 @@ export function timeField(label: string) {
     .strict()
     .meta({ label })
     .typeError(wanted)
-    .matches(TIME_PATTERN, wanted)
+    .matches(TIME_PATTERN, { message: wanted, excludeEmptyString: true })
     .required(`is missing; it ${wanted}`);
 }
 

@@ -17,7 +17,7 @@ const LONGEST_SHOWN = 40;
 
 /** What was found instead, short enough to show. */
 export function found(value: unknown): string {
-  if (value === undefined) return '';
+  if (value === undefined || value === '') return '';
   if (typeof value === 'object' && value !== null)
     return Array.isArray(value) ? `; found a list of ${value.length}` : '; found a group of fields';
   const text = JSON.stringify(value);

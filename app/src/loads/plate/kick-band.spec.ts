@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Rig, type StartFrom } from '@heliarch/core';
-import { smallRig } from '../../book/small-rig.spec-data';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { SheetContext } from '../../ui/fields/sheet-context';
 import { UnitChoice } from '../../ui/unit-choice';
 import { onPage, sessionWith } from '../../ui/on-page.spec-data';

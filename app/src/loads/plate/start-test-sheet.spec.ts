@@ -1,4 +1,4 @@
-import { smallRig } from '../../book/small-rig.spec-data';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../../ui/on-page.spec-data';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 

@@ -14,7 +14,7 @@ import {
   type Part,
   type Quantity,
 } from '@heliarch/core';
-import { RigSession } from '../../book/rig-session';
+import { RigSession } from '../../storage/rig-session';
 
 export interface StartTaken {
   readonly va: Quantity;

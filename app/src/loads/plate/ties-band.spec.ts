@@ -1,5 +1,5 @@
 import { validateRig } from '@heliarch/core';
-import { smallRig } from '../../book/small-rig.spec-data';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../../ui/on-page.spec-data';
 import { TiesBand } from './ties-band';
 

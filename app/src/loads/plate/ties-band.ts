@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { parseNumber, type Load, type Rig } from '@heliarch/core';
-import { RigSession } from '../../book/rig-session';
+import { RigSession } from '../../storage/rig-session';
 
 type Tie = NonNullable<Rig['ties']>[number];
 

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { findTypicalLoads, validateRig } from '@heliarch/core';
-import { RigSession } from '../../book/rig-session';
+import { RigSession } from '../../storage/rig-session';
 import { FirstRunState } from './first-run-state';
 
 function setUp(): FirstRunState {

@@ -22,7 +22,7 @@ import {
   type MainsId,
   type Rig,
 } from '@heliarch/core';
-import { RigSession } from '../../book/rig-session';
+import { RigSession } from '../../storage/rig-session';
 import { Checked } from '../../ui/checked';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
@@ -170,7 +170,7 @@ export class FirstRun {
       this.go(this.index() + 1);
       return;
     }
-    this.session.open(this.session.asNew(this.state.rig()));
+    this.session.openNew(this.state.rig());
     this.state.reset();
     this.done.emit();
   }

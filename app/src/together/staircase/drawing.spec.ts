@@ -1,5 +1,5 @@
 import { check, staircaseOf, type Staircase } from '@heliarch/core';
-import { smallRig } from '../../book/small-rig.spec-data';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { drawStaircase } from './drawing';
 
 function staircase(...ids: string[]): Staircase {

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Rig } from '@heliarch/core';
-import type { Target } from '../../book/rig-edits';
-import { smallRig } from '../../book/small-rig.spec-data';
+import type { Target } from '../../storage/rig-edits';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../on-page.spec-data';
 import { UnitChoice } from '../unit-choice';
 import { FieldGroup } from './field-group';

@@ -1,9 +1,9 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core';
-import type { Target } from '../../book/rig-edits';
-import { RigSession } from '../../book/rig-session';
-import { smallRig } from '../../book/small-rig.spec-data';
+import type { Target } from '../../storage/rig-edits';
+import { RigSession } from '../../storage/rig-session';
+import { smallRig } from '../../storage/small-rig.spec-data';
 import { UnitChoice } from '../unit-choice';
 import { FieldRow } from './field-row';
 import { SheetContext } from './sheet-context';

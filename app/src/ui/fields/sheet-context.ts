@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { typicalAt, type Part, type Rig } from '@heliarch/core';
-import { fieldValue, placeOf, RigEdits, type Target } from '../../book/rig-edits';
-import { RigSession } from '../../book/rig-session';
+import { fieldValue, placeOf, RigEdits, type Target } from '../../storage/rig-edits';
+import { RigSession } from '../../storage/rig-session';
 
 /** What the fields of one sheet share: whose they are, their values as typed, and which is asked about. */
 @Injectable()

@@ -50,7 +50,7 @@ export class RigEdits {
   readonly problems = computed((): readonly RigProblem[] => {
     const shown = this.shown();
     if (!shown || this.pending().length === 0) return [];
-    const read = validateRig(shown);
+    const read = validateRig(shown, this.session.rig());
     return read.ok ? [] : read.problems;
   });
 
@@ -72,8 +72,8 @@ export class RigEdits {
     // What waits counts its entries as they are once this one is gone.
     const together = removedEntry(edit) ? [edit, ...others] : [...others, edit];
     const [all, alone] = [applied(rig, together), applied(rig, [edit])];
-    if (validateRig(all).ok) this.take(all, edit, []);
-    else if (alone === rig || validateRig(alone).ok) this.take(alone, edit, others);
+    if (validateRig(all, rig).ok) this.take(all, edit, []);
+    else if (alone === rig || validateRig(alone, rig).ok) this.take(alone, edit, others);
     else this.waiting.set(together);
   }
 

@@ -11,7 +11,7 @@ export const DEMO_RIGS = [
 
 @Injectable({ providedIn: 'root' })
 export class DemoRigs {
-  /** The demo rig that this server puts into an empty book; undefined on an ordinary one. */
+  /** The demo rig that this server copies into a browser that keeps none; undefined on an ordinary one. */
   async offered(): Promise<Rig | undefined> {
     const mode = await fetchText('mode.json');
     const name: unknown =
@@ -27,7 +27,7 @@ export class DemoRigs {
   }
 }
 
-/** The charge readings of a demo date from the moment it is put into the book. */
+/** The charge readings of a demo date from the moment it is taken. */
 function asReadNow(rig: Rig): Rig {
   const readAt = new Date().toISOString();
   return {
@@ -38,10 +38,13 @@ function asReadNow(rig: Rig): Rig {
   };
 }
 
+/** The build is on this machine or in the browser: a longer wait is no answer. */
+const LONGEST_WAIT_MS = 5000;
+
 /** The text of a file of the build; undefined where the server cannot be reached. */
 async function fetchText(path: string): Promise<string | undefined> {
   try {
-    const response = await fetch(path);
+    const response = await fetch(path, { signal: AbortSignal.timeout(LONGEST_WAIT_MS) });
     return response.ok ? await response.text() : undefined;
   } catch {
     return undefined;

@@ -1,5 +1,5 @@
 import { Dexie } from 'dexie';
-import { whyNotKept } from './why-not-kept';
+import { whyNotKept } from './storage-errors';
 
 describe('why the browser keeps nothing', () => {
   it('is said in words, also where the database wraps what the browser said', () => {

@@ -1,9 +1,12 @@
 import { withCharge, withLoad, type Rig } from '@heliarch/core';
-import { NO_HISTORY, stepBack, stepForward, withStep, type History } from './history';
+import { NO_HISTORY, stepBack, stepForward, withStep, type Stepped, type UndoHistory } from './undo-history';
 import { smallRig } from './small-rig.spec-data';
 
 /** A rig and its history after a number of edits. */
-function after(...edits: readonly ((rig: Rig) => Rig)[]): { readonly rig: Rig; readonly history: History } {
+function after(...edits: readonly ((rig: Rig) => Rig)[]): {
+  readonly rig: Rig;
+  readonly history: UndoHistory;
+} {
   return edits.reduce(
     ({ rig, history }, edit, index) => {
       const next = edit(rig);
@@ -13,6 +16,13 @@ function after(...edits: readonly ((rig: Rig) => Rig)[]): { readonly rig: Rig; r
   );
 }
 
+const whole = (step: ReturnType<typeof stepBack>): Stepped | undefined => {
+  if (step === 'damaged') throw new Error('The step does not lead to a rig');
+  return step;
+};
+const back = (history: UndoHistory, rig: Rig) => whole(stepBack(history, rig));
+const forward = (history: UndoHistory, rig: Rig) => whole(stepForward(history, rig));
+
 const tick = (id: string) => (rig: Rig) => withLoad(rig, 'now', id, true);
 const charge = (percent: number) => (rig: Rig) => withCharge(rig, 'now', percent, '2026-06-12T10:36:00Z');
 
@@ -20,18 +30,18 @@ describe('the history of a rig', () => {
   it('goes back to where it began and forward to where it was, whatever the edits', () => {
     const end = after(tick('saw'), charge(80), tick('kettle'), charge(79));
     let { rig, history } = end;
-    for (let back = stepBack(history, rig); back; back = stepBack(history, rig)) ({ rig, history } = back);
+    for (let step = back(history, rig); step; step = back(history, rig)) ({ rig, history } = step);
     expect(rig).toEqual(smallRig());
-    for (let on = stepForward(history, rig); on; on = stepForward(history, rig)) ({ rig, history } = on);
+    for (let step = forward(history, rig); step; step = forward(history, rig)) ({ rig, history } = step);
     expect(rig).toEqual(end.rig);
   });
 
   it('forgets the way forward once something else is done', () => {
     const { rig, history } = after(tick('saw'), tick('kettle'));
-    const back = stepBack(history, rig);
-    if (!back) throw new Error('There is a step to take back');
-    const next = charge(50)(back.rig);
-    const { past, future } = withStep(back.history, back.rig, next, { label: 'charge' });
+    const step = back(history, rig);
+    if (!step) throw new Error('There is a step to take back');
+    const next = charge(50)(step.rig);
+    const { past, future } = withStep(step.history, step.rig, next, { label: 'charge' });
     expect(future).toEqual([]);
     expect(past.map((step) => step.label)).toEqual(['edit 0', 'charge']);
   });

@@ -1,0 +1,44 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { RigFiles } from '../storage/rig-files';
+import { RigRepository } from '../storage/rig-repository';
+import { RigSession } from '../storage/rig-session';
+import { Notices } from './notices';
+
+/** The storage of this browser does not answer, or may not be touched: what is waited for, and every way on. */
+@Component({
+  selector: 'heli-storage-trouble',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div role="alert">
+      <h1>{{ title() }}</h1>
+      <p>{{ because() }} Nothing in it has changed.</p>
+    </div>
+    <div class="ways">
+      <button type="button" class="plain-button" (click)="reload()">Try again</button>
+      <button type="button" class="plain-button" (click)="saveAll()">Save what it holds to a file</button>
+      <button type="button" class="link" (click)="session.goOnWithoutStorage()">
+        Go on without it, with nothing kept
+      </button>
+    </div>
+  `,
+  styleUrl: './trouble.css',
+})
+export class StorageTrouble {
+  private readonly files = inject(RigFiles);
+  private readonly notices = inject(Notices);
+  private readonly repository = inject(RigRepository);
+  protected readonly session = inject(RigSession);
+
+  readonly title = input.required<string>();
+  readonly because = input.required<string>();
+
+  protected reload(): void {
+    location.reload();
+  }
+
+  protected async saveAll(): Promise<void> {
+    const rows = await this.repository.rows();
+    const rigs = rows.map(({ document }) => document);
+    this.notices.tell({ text: `Saved as ${this.files.saveAsItIs('all rigs of this browser', rigs)}.` });
+  }
+}

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { RigFiles } from '../storage/rig-files';
+import { RigRepository } from '../storage/rig-repository';
+import { RigSession } from '../storage/rig-session';
+import type { UnreadableRig } from '../storage/stored-rig';
+import { Notices } from './notices';
+
+const MOST_REASONS = 5;
+
+/** A rig of this browser that this build cannot read: it stays as it is until the user says otherwise. */
+@Component({
+  selector: 'heli-unreadable-rig',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div role="alert">
+      <h1>{{ found().name }} cannot be read by this version</h1>
+      <p>It is still in this browser, as it was saved, and nothing here changes it.</p>
+      <ul>
+        @for (reason of found().because.slice(0, most); track $index) {
+          <li>{{ reason }}</li>
+        }
+        @if (found().because.length > most) {
+          <li>And {{ found().because.length - most }} more.</li>
+        }
+      </ul>
+    </div>
+    <div class="ways">
+      <button type="button" class="plain-button" (click)="save()">Save it to a file as it is</button>
+      <button type="button" class="plain-button" (click)="reload()">Reload the page for a newer build</button>
+      <button type="button" class="link" (click)="remove()">Delete it from this browser</button>
+    </div>
+    <p class="caption">The rig menu above has the others, and a new one.</p>
+  `,
+  styleUrl: './trouble.css',
+})
+export class UnreadableRigPanel {
+  private readonly files = inject(RigFiles);
+  private readonly notices = inject(Notices);
+  private readonly repository = inject(RigRepository);
+  private readonly session = inject(RigSession);
+
+  readonly found = input.required<UnreadableRig>();
+  protected readonly most = MOST_REASONS;
+
+  protected async save(): Promise<void> {
+    const { id, name } = this.found();
+    const row = await this.repository.row(id);
+    this.notices.tell({ text: `Saved as ${this.files.saveAsItIs(name, row?.document)}.` });
+  }
+
+  protected async remove(): Promise<void> {
+    const { name } = this.found();
+    const putBack = await this.session.remove();
+    if (!putBack) return;
+    this.notices.tell({
+      text: `${name} is deleted from this browser.`,
+      action: { label: `Put ${name} back`, run: putBack },
+    });
+  }
+
+  protected reload(): void {
+    location.reload();
+  }
+}

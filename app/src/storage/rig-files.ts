@@ -1,0 +1,68 @@
+import { Injectable } from '@angular/core';
+import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core';
+import { BUILD_NAME } from '../ui/build-info';
+
+/** Saves rigs as files, and reads them. */
+@Injectable({ providedIn: 'root' })
+export class RigFiles {
+  /** Hands the file to the browser's download; returns its name. */
+  save(rig: Rig): string {
+    const name = fileName(rig.name);
+    saveTextFile(name, writeRigFile({ ...rig, savedBy: BUILD_NAME }));
+    return name;
+  }
+
+  /** Saves rows of the storage just as they lie there, for what this build cannot read; returns the name. */
+  saveAsItIs(name: string, content: unknown): string {
+    const file = fileName(name);
+    saveTextFile(file, `${JSON.stringify(content, null, 2)}\n`);
+    return file;
+  }
+
+  /** Reads a file; a bad one says why. */
+  async read(file: File): Promise<Validation<Rig>> {
+    if (file.size > LARGEST_FILE_BYTES)
+      return unreadable('is larger than 20 MB; a rig file is far smaller, so choose another', file.name);
+    const bytes = await file.arrayBuffer();
+    try {
+      return readRigFile(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+    } catch {
+      // The decoder refuses by an exception.
+      return unreadable(
+        'is not text in UTF-8, so it is not a rig file; choose one that Heliarch saved',
+        file.name,
+      );
+    }
+  }
+}
+
+function unreadable(message: string, field: string): Validation<Rig> {
+  return { ok: false, problems: [{ path: '', field, message }] };
+}
+
+/** The file of a rig, named as a person would look for it. */
+function fileName(name: string): string {
+  const plain = name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+  return `${plain.slice(0, LONGEST_NAME) || 'rig'}.heliarch.json`;
+}
+
+const LONGEST_NAME = 60;
+
+/** Hands a text to the browser's download. */
+export function saveTextFile(name: string, text: string): void {
+  saveBlob(name, new Blob([text], { type: 'application/json' }));
+}
+
+/** Hands any file to the browser's download. */
+export function saveBlob(name: string, blob: Blob): void {
+  const address = URL.createObjectURL(blob);
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}
