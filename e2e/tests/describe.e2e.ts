@@ -186,7 +186,12 @@ test.describe('describing a system', () => {
     await page.getByRole('searchbox', { name: 'Find loads' }).fill('cooking kettle');
     await expect(rows).toHaveCount(2);
     await page.getByRole('checkbox', { name: 'Tick all loads shown' }).check();
-    await page.getByLabel('Move to circuit').selectOption('Extra 3');
+    const circuits = page.getByRole('combobox', { name: 'Circuit to move the ticked loads to' });
+    await circuits.focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Galley');
+    await circuits.selectOption('Extra 3');
+    await page.getByRole('button', { name: 'Move there' }).click();
     await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Extra 3');
     await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
     await expect(rows).toHaveCount(4);

@@ -223,6 +223,9 @@ test.describe('nothing is lost', () => {
 
     await together.tickOnly('Kettle');
     await together.chooseFile(path);
+    const question = page.getByRole('dialog', { name: 'Tern is in this browser already' });
+    await expect(question).toContainText('holds another version of it');
+    await question.getByRole('button', { name: 'Replace the one that is here' }).click();
     await expect(page.getByText(/Opened Tern from/)).toBeVisible();
     await expect(together.load('Tool charger')).toBeChecked();
     await page.getByRole('button', { name: 'Put Tern back as it was' }).click();

@@ -38,6 +38,11 @@ export class Loads {
     return USAGES.find((usage) => usage === id);
   }
 
+  protected move(circuitId: string): void {
+    const circuit = this.circuits().find(({ id }) => id === circuitId);
+    if (circuit) this.state.move(this.state.ticked(), circuit.id);
+  }
+
   protected use(id: string): void {
     const usage = this.usageOf(id);
     if (usage) this.state.use(this.state.ticked(), usage);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject, input } from '@angular/core';
-import { capitalised, fieldAt, topFields, withoutIndexes, type Field } from '@heliarch/core';
+import { capitalised, type Field } from '@heliarch/core';
 import { UnitChoice } from '../unit-choice';
 import { FieldRow } from './field-row';
 import { SheetContext } from './sheet-context';
@@ -167,12 +167,7 @@ export class FieldGroup {
     return all.filter((field) => !this.isOfOtherScale(field) && !this.isOfOtherLegs(field));
   });
 
-  private readonly own = computed((): readonly Field[] => {
-    const place = withoutIndexes(this.sheet.place(this.path()))
-      .replace(/\[\]\.?$/, '')
-      .replace(/\.$/, '');
-    return place === '' ? topFields() : fieldAt(place).fields;
-  });
+  private readonly own = computed(() => this.sheet.fields(this.path()));
 
   protected titleOf({ label }: Field): string {
     return capitalised(label);

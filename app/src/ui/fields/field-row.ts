@@ -13,7 +13,6 @@ import {
   capitalised,
   choiceWords,
   entriesOf,
-  fieldAt,
   halfWidthsOf,
   parseNumber,
   shownUnit,
@@ -70,7 +69,7 @@ export class FieldRow {
 
   protected readonly id = `field-${(nextId += 1)}`;
   protected readonly place = computed(() => this.sheet.place(this.path()));
-  protected readonly field = computed((): Field => fieldAt(this.place()));
+  protected readonly field = computed(() => this.sheet.field(this.path()));
   protected readonly name = computed(() => capitalised(this.label() ?? this.field().label));
   protected readonly value = computed(() => this.sheet.value(this.path()));
   protected readonly isOpen = computed(() => this.value() === undefined);

@@ -1,5 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { typicalAt, type Part, type Rig } from '@heliarch/core';
+import {
+  fieldAt,
+  topFields,
+  typicalAt,
+  withoutIndexes,
+  type Field,
+  type Part,
+  type Rig,
+} from '@heliarch/core';
 import { fieldValue, placeOf, RigEdits, type Target } from '../../storage/rig-edits';
 import { RigSession } from '../../storage/rig-session';
 
@@ -41,9 +49,25 @@ export class SheetContext {
     return load?.parts.find(({ id }) => id === partId);
   }
 
-  /** The place of a field of this sheet in the whole document. */
+  /** The place of a field of this sheet in the whole document; its bare path once the entry is gone. */
   place(path: string): string {
     return placeOf(this.rig(), { ...this.target(), path }) ?? path;
+  }
+
+  /** A field of this sheet in the field table, whether or not its entry is still there. */
+  field(path: string): Field {
+    return fieldAt(this.tablePath(path));
+  }
+
+  /** The fields of a group or of an entry of a list; an empty path is the entry itself. */
+  fields(path: string): readonly Field[] {
+    const place = withoutIndexes(this.tablePath(path)).replace(/(\[\])?\.?$/, '');
+    return place === '' ? topFields() : fieldAt(place).fields;
+  }
+
+  private tablePath(path: string): string {
+    const { list } = this.target();
+    return list === 'rig' ? path : `${list}[].${path}`;
   }
 
   value(path: string): unknown {
