@@ -30,6 +30,51 @@ describe('the heliarch command', () => {
   });
 });
 
+describe('whatever a file holds', () => {
+  let folder: string;
+  const fileOf = (content: string | Buffer): string => {
+    const path = join(folder, 'rig.json');
+    writeFileSync(path, content);
+    return path;
+  };
+  const tern = () =>
+    JSON.parse(readFileSync(join(root, 'demo/tern.json'), 'utf8')) as { loads: { name: string }[] };
+
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'heliarch-cli-'))));
+  afterEach(() => rmSync(folder, { recursive: true }));
+
+  it('is refused in words with code 2, never with a stack', async () => {
+    for (const content of [
+      '['.repeat(200_000) + ']'.repeat(200_000),
+      `{"format":"heliarch-rig","version":2,"note":${'{"a":'.repeat(9000)}1${'}'.repeat(9000)}}`,
+      `[${'1,'.repeat(9e6)}1]`,
+      Buffer.alloc(50_000_000, 'x'),
+      Buffer.from([0xff, 0xfe, 0x7b, 0x00]),
+      '',
+    ]) {
+      const { status, stderr } = await heliarch('validate', fileOf(content));
+      expect(status).toBe(2);
+      expect(stderr).toMatch(/rig/);
+      expect(stderr).not.toMatch(/defect|RangeError|at .*\.ts/);
+    }
+  });
+
+  it('prints controls of a terminal as letters, on either output', async () => {
+    const rig = tern();
+    rig.loads[0]!.name = 'Saw \u001b]0;owned\u0007\u009b31m\u202e';
+    const { stdout } = await heliarch('check', fileOf(JSON.stringify(rig)), '--scene', 'now');
+    expect(stdout).toContain('\\u001b]0;owned\\u0007\\u009b31m\\u202e');
+    const { stderr } = await heliarch('check', 'demo/tern.json', '--on', 'x\u001b[2J', '--supply', 'battery');
+    for (const text of [stdout, stderr]) expect(text).not.toMatch(CONTROLS);
+    rig.loads[0]!.name = '';
+    expect((await heliarch('validate', fileOf(JSON.stringify(rig)))).stderr).toContain(
+      'is missing; give it a name',
+    );
+  });
+});
+
+const CONTROLS = /[\x00-\x08\x0b-\x1f\x7f-\x9f\u202a-\u202e]/;
+
 describe('heliarch check', () => {
   it('answers holds, tight and trips by its exit code: 0, 10, 11', async () => {
     expect((await checkTern('kettle,laptop')).status).toBe(0);

@@ -14,8 +14,12 @@ async function textOf(path: string): Promise<string> {
     const { size } = await stat(path);
     if (size > LARGEST_FILE_BYTES)
       throw new BadInput(`${path} is larger than 20 MB; a rig file is far smaller.`);
-    return await readFile(path, 'utf8');
+    return new TextDecoder('utf-8', { fatal: true }).decode(await readFile(path));
   } catch (error) {
+    if (error instanceof TypeError)
+      throw new BadInput(
+        `${path} is not text in UTF-8, so it is not a rig file; choose one that Heliarch saved.`,
+      );
     const code = (error as NodeJS.ErrnoException).code;
     if (code === undefined) throw error;
     throw new BadInput(`${path} cannot be read (${code}); name a rig file that exists.`);

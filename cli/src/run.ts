@@ -10,7 +10,8 @@ export interface Output {
 }
 
 /** Runs one command line and returns its exit code. */
-export async function run(args: readonly string[], { out, err }: Output): Promise<number> {
+export async function run(args: readonly string[], output: Output): Promise<number> {
+  const { out, err } = withoutControls(output);
   let exitCode = 0;
   const program = new Command('heliarch')
     .description('Says which loads may run together on which supply.')
@@ -51,6 +52,18 @@ export async function run(args: readonly string[], { out, err }: Output): Promis
   } catch (error) {
     return explainFailure(error, err);
   }
+}
+
+/** What a terminal takes as a command, or as a turn of direction: names in a file may hold anything. */
+const CONTROLS = /[\0-\x08\x0b-\x1f\x7f-\x9f\u202a-\u202e\u2066-\u2069]/g;
+const HEX = 16;
+const HEX_DIGITS = 4;
+
+/** Writes controls as JSON writes them, so that they are seen and do nothing. */
+function withoutControls({ out, err }: Output): Output {
+  const plain = (text: string): string =>
+    text.replace(CONTROLS, (each) => `\\u${each.charCodeAt(0).toString(HEX).padStart(HEX_DIGITS, '0')}`);
+  return { out: (text) => out(plain(text)), err: (text) => err(plain(text)) };
 }
 
 function explainFailure(error: unknown, err: Output['err']): number {

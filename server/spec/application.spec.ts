@@ -1,8 +1,10 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
+import { createServer as createHttpsServer, get } from 'node:https';
+import { isIP, type AddressInfo } from 'node:net';
+import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { isLoopback, namesOfThisMachine, pagesOf } from '../src/addresses.ts';
 import { createApplication } from '../src/application.ts';
 import { ownCertificate } from '../src/certificate.ts';
 
@@ -73,6 +75,37 @@ describe('the server', () => {
     expect(headers.get('strict-transport-security')).toBeNull();
   });
 
+  it('keeps its headers on refusals, answers HEAD like GET, and sends nothing that has not changed', async () => {
+    const address = await serve();
+    for (const path of ['/%E0%A4%A', '/..%2f..%2fetc/passwd', '/gone.js']) {
+      const { status, headers } = await fetch(address + path);
+      expect(status).withContext(path).toBeGreaterThanOrEqual(400);
+      expect(status).withContext(path).toBeLessThan(500);
+      expect(headers.get('content-security-policy')).withContext(path).toContain("default-src 'self'");
+    }
+    for (const path of ['/', '/together', '/main-ABCDEF12.js']) {
+      const head = await fetch(address + path, { method: 'HEAD' });
+      expect(head.status).withContext(path).toBe(200);
+      const tag = head.headers.get('etag') ?? '';
+      expect(tag).withContext(path).not.toBe('');
+      const again = await fetch(address + path, {
+        headers: { 'if-none-match': tag, 'cache-control': 'max-age=0' },
+      });
+      expect(again.status).withContext(path).toBe(304);
+    }
+  });
+
+  it('is quiet when a page is left while it loads', async () => {
+    const said = spyOn(console, 'error');
+    writeFileSync(join(folder, 'large.bin'), Buffer.alloc(20_000_000, 1));
+    const leaving = new AbortController();
+    const response = await fetch(`${await serve()}/large.bin`, { signal: leaving.signal });
+    leaving.abort();
+    await expectAsync(response.text()).toBeRejected();
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(said).not.toHaveBeenCalled();
+  });
+
   it('compresses what is worth it', async () => {
     const { headers } = await fetch(`${await serve()}/main-ABCDEF12.js`, {
       headers: { 'accept-encoding': 'gzip' },
@@ -87,16 +120,54 @@ describe('the server', () => {
   });
 });
 
-describe('the certificate of one’s own', () => {
-  it('is made once for a host, kept for its owner alone, and made anew for another host', async () => {
+describe('the certificate for a phone', () => {
+  it('is trusted under every name of this machine by whoever trusts its authority, and only then', async () => {
     const keep = mkdtempSync(join(tmpdir(), 'heliarch-certificate-'));
     const path = join(keep, 'certificate.json');
-    const first = await ownCertificate(path, '192.0.2.7');
-    expect(first.cert).toContain('BEGIN CERTIFICATE');
-    expect(await ownCertificate(path, '192.0.2.7')).toEqual(jasmine.objectContaining({ cert: first.cert }));
-    expect(statSync(path).mode & 0o077).toBe(0);
-    expect((await ownCertificate(path, 'van.test')).cert).not.toBe(first.cert);
-    expect(JSON.parse(readFileSync(path, 'utf8'))).toEqual(jasmine.objectContaining({ host: 'van.test' }));
+    const names = namesOfThisMachine('192.0.2.7');
+    expect(names).toEqual(jasmine.arrayContaining(['localhost', '127.0.0.1', '::1', '192.0.2.7']));
+    const certificate = await ownCertificate(path, names);
+    const server = createHttpsServer(certificate, (_request, response) => response.end('here'));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const { port } = server.address() as AddressInfo;
+    const ask = (host: string, ca?: string) =>
+      new Promise<string>((resolve) => {
+        get(
+          { host: '127.0.0.1', port, servername: isIP(host) ? '' : host, ca, headers: { host } },
+          (response) => resolve(response.statusCode === 200 ? 'trusted' : 'refused'),
+        ).on('error', (error: NodeJS.ErrnoException) => resolve(error.code ?? error.message));
+      });
+    for (const name of ['localhost', '127.0.0.1', hostname().toLowerCase()])
+      expect(await ask(name, certificate.authority))
+        .withContext(name)
+        .toBe('trusted');
+    expect(await ask('localhost')).not.toBe('trusted');
+    server.close();
+    server.closeAllConnections();
     rmSync(keep, { recursive: true });
+  });
+
+  it('keeps its authority when this machine has another address, and both for their owner alone', async () => {
+    const keep = mkdtempSync(join(tmpdir(), 'heliarch-certificate-'));
+    const path = join(keep, 'certificate.json');
+    const first = await ownCertificate(path, ['localhost', '192.0.2.7']);
+    expect(await ownCertificate(path, ['192.0.2.7'])).toEqual(first);
+    expect(statSync(path).mode & 0o077).toBe(0);
+    const moved = await ownCertificate(path, ['localhost', '192.0.2.8', 'van.test']);
+    expect(moved.authority).toBe(first.authority);
+    expect(moved.cert).not.toBe(first.cert);
+    writeFileSync(path, '{"key": "of an older build"}');
+    expect((await ownCertificate(path, ['localhost'])).authority).not.toBe(first.authority);
+    rmSync(keep, { recursive: true });
+  });
+});
+
+describe('the addresses of this machine', () => {
+  it('are written as a browser takes them', () => {
+    expect(pagesOf('http', '::1', 80)).toEqual(['http://[::1]:80']);
+    expect(pagesOf('https', 'van.test', 4600)).toEqual(['https://van.test:4600']);
+    expect(pagesOf('http', '0.0.0.0', 1)[0]).toBe('http://127.0.0.1:1');
+    expect(['localhost', '::1', '127.0.0.2'].every(isLoopback)).toBeTrue();
+    expect(['0.0.0.0', '192.0.2.7', '::'].some(isLoopback)).toBeFalse();
   });
 });

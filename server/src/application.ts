@@ -1,16 +1,21 @@
 import Router from '@koa/router';
 import Koa from 'koa';
 import compress from 'koa-compress';
+import conditional from 'koa-conditional-get';
+import etag from '@koa/etag';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import { createReadStream } from 'node:fs';
 import { join } from 'node:path';
+import { CONTENT_SECURITY_POLICY } from './content-security-policy.ts';
 
 export interface ApplicationOptions {
   /** Folder of the built application. */
   readonly folder: string;
-  /** The demo rig that an empty book is offered at the first visit, if any. */
+  /** The demo rig that an empty browser is offered at the first visit, if any. */
   readonly demoRig: string | undefined;
+  /** The certificate that a phone has to trust before it works offline here, if any. */
+  readonly authority?: string | undefined;
 }
 
 const YEAR_S = 31_536_000;
@@ -19,54 +24,71 @@ const COMPRESS_FROM_BYTES = 1024;
 /** The build names a file by a hash of its content: only such a file can be kept for ever. */
 const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?)$/;
 
+/** Where a phone finds the certificate to trust. */
+export const AUTHORITY_PATH = '/heliarch.crt';
+
 /**
  * Serves the built application. It holds no data of the user: rigs stay in the browser.
  */
-export function createApplication({ folder, demoRig }: ApplicationOptions): Koa {
+export function createApplication({ folder, demoRig, authority }: ApplicationOptions): Koa {
   const application = new Koa();
+  application.on('error', reportDefect);
   application.use(helmet(securityHeaders));
-  application.use(compress({ threshold: COMPRESS_FROM_BYTES }));
-  application.use(modeRoutes(demoRig));
+  application.use(answerFaultsInOneLine);
+  // Brotli takes several megabytes of memory a request, and the page is mostly on this machine.
+  application.use(compress({ threshold: COMPRESS_FROM_BYTES, br: false }));
+  application.use(conditional());
+  application.use(etag());
+  application.use(ownRoutes(demoRig, authority));
   application.use(serve(folder, { setHeaders: cacheByName }));
   application.use(answerRoomsWithTheApplication(folder));
   return application;
 }
 
 const securityHeaders: Parameters<typeof helmet>[0] = {
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'self'"],
-      baseUri: ["'self'"],
-      scriptSrc: ["'self'"],
-      scriptSrcAttr: ["'none'"],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      fontSrc: ["'self'"],
-      connectSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      manifestSrc: ["'self'"],
-      objectSrc: ["'none'"],
-      frameAncestors: ["'none'"],
-      formAction: ["'self'"],
-    },
-  },
+  contentSecurityPolicy: { useDefaults: false, directives: CONTENT_SECURITY_POLICY },
   // Plain HTTP on the own machine: a browser must not be told to insist on HTTPS.
   strictTransportSecurity: false,
   referrerPolicy: { policy: 'no-referrer' },
 };
+
+/** A request that is refused gets one line, and keeps the headers that every answer has. */
+const answerFaultsInOneLine: Koa.Middleware = async (context, next) => {
+  try {
+    await next();
+  } catch (error) {
+    const { status, message } = error as { readonly status?: number; readonly message?: string };
+    if (status === undefined || status >= SERVER_FAULT) throw error;
+    context.status = status;
+    context.body = message ?? '';
+  }
+};
+
+const SERVER_FAULT = 500;
+
+/** A page that is left while it loads is no defect. */
+const LEFT_BY_THE_BROWSER = ['ECONNRESET', 'EPIPE', 'ECANCELED', 'ERR_STREAM_PREMATURE_CLOSE'];
+
+function reportDefect(error: NodeJS.ErrnoException): void {
+  if (!LEFT_BY_THE_BROWSER.includes(error.code ?? '')) console.error(error);
+}
 
 function cacheByName(response: { setHeader(name: string, value: string): unknown }, path: string): void {
   const forEver = `public, max-age=${YEAR_S}, immutable`;
   response.setHeader('Cache-Control', HASHED.test(path) ? forEver : 'no-cache');
 }
 
-/** What the application asks once at its start: which demo rig to put into an empty book. */
-function modeRoutes(demoRig: string | undefined): Koa.Middleware {
+/** What is not a file of the build: which demo rig an empty browser is offered, and what to trust. */
+function ownRoutes(demoRig: string | undefined, authority: string | undefined): Koa.Middleware {
   const router = new Router();
   router.get('/mode.json', (context) => {
     context.set('Cache-Control', 'no-store');
     context.body = demoRig ? { demoRig } : {};
+  });
+  router.get(AUTHORITY_PATH, (context) => {
+    if (authority === undefined) return;
+    context.type = 'application/x-x509-ca-cert';
+    context.body = authority;
   });
   return router.routes() as Koa.Middleware;
 }
@@ -74,7 +96,7 @@ function modeRoutes(demoRig: string | undefined): Koa.Middleware {
 /** An address of a room, opened or reloaded, is the application; a missing file stays missing. */
 function answerRoomsWithTheApplication(folder: string): Koa.Middleware {
   return (context) => {
-    const isRoom = context.method === 'GET' && !context.path.includes('.');
+    const isRoom = ['GET', 'HEAD'].includes(context.method) && !context.path.includes('.');
     if (!isRoom) return;
     context.type = 'html';
     context.set('Cache-Control', 'no-cache');

@@ -3,12 +3,24 @@ import { createServer as createHttpServer, type Server } from 'node:http';
 import { createServer as createHttpsServer } from 'node:https';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { createApplication } from './application.ts';
-import { ownCertificate } from './certificate.ts';
+import { isLoopback, namesOfThisMachine, pagesOf } from './addresses.ts';
+import { AUTHORITY_PATH, createApplication } from './application.ts';
+import { ownCertificate, type Certificate } from './certificate.ts';
 
 const OWN_MACHINE = '127.0.0.1';
 const DEFAULT_PORT = '4600';
 const HIGHEST_PORT = 65_535;
+const CERTIFICATE = '.setup/certificate.json';
+
+/** What is no request gets an answer all the same, and no stack. */
+const NO_REQUEST = [
+  'HTTP/1.1 400 Bad Request',
+  "Content-Security-Policy: default-src 'none'",
+  'X-Content-Type-Options: nosniff',
+  'Connection: close',
+  '',
+  '',
+].join('\r\n');
 
 const { values } = parseArgs({
   options: {
@@ -27,32 +39,55 @@ if (!Number.isInteger(port) || port < 1 || port > HIGHEST_PORT) {
 const folder = fileURLToPath(new URL('../../app/dist', import.meta.url));
 if (!existsSync(folder)) fail('The application is not built yet: run `npm run demo`.');
 
-const server = await serverOf(createApplication({ folder, demoRig: values.demo }).callback());
+const certificate = values.https ? await certificateOfThisMachine() : undefined;
+const server = serverOf(certificate);
 server.on('listening', () => {
-  if (host !== OWN_MACHINE) warnOfTheNetwork();
-  process.stdout.write(`Heliarch is ready: ${values.https ? 'https' : 'http'}://${host}:${port}\n`);
+  const [first, ...others] = pagesOf(certificate ? 'https' : 'http', host, port);
+  if (!isLoopback(host)) tellOfTheNetwork();
+  if (others.length > 0) process.stdout.write(`From another machine: ${others.join(' or ')}\n`);
+  process.stdout.write(`Heliarch is ready: ${first}\n`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => fail(whyNotStarted(error)));
+server.on('clientError', (_error, socket) => socket.end(NO_REQUEST));
 server.listen(port, host);
 
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
 
-async function serverOf(
-  answer: ReturnType<ReturnType<typeof createApplication>['callback']>,
-): Promise<Server> {
+function serverOf(certificate: Certificate | undefined): Server {
+  const answer = createApplication({
+    folder,
+    demoRig: values.demo,
+    authority: certificate?.authority,
+  }).callback();
   const handle = (...[request, response]: Parameters<typeof answer>) => void answer(request, response);
-  if (!values.https) return createHttpServer(handle);
-  const certificatePath = fileURLToPath(new URL('../../.setup/certificate.json', import.meta.url));
-  return createHttpsServer(await ownCertificate(certificatePath, host), handle);
+  return certificate ? createHttpsServer(certificate, handle) : createHttpServer(handle);
 }
 
-function warnOfTheNetwork(): void {
+async function certificateOfThisMachine(): Promise<Certificate> {
+  const path = fileURLToPath(new URL(`../../${CERTIFICATE}`, import.meta.url));
+  try {
+    return await ownCertificate(path, namesOfThisMachine(host));
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === undefined) throw error;
+    return fail(
+      code === 'ENOSPC'
+        ? `${CERTIFICATE} cannot be written: the disk is full; free some space, then try again.`
+        : `${CERTIFICATE} cannot be written (${code}): make this folder writable, or leave --https out.`,
+    );
+  }
+}
+
+function tellOfTheNetwork(): void {
+  const [page] = pagesOf('https', host, port).slice(-1);
   process.stdout.write(
     'Anyone on this network can open the page. Rigs stay in each browser; none is on this server.\n' +
-      (values.https
-        ? 'The certificate is your own: a phone warns once. Without --https it would not work offline.\n'
-        : 'Without --https a phone cannot keep the page for use offline.\n'),
+      (certificate
+        ? 'A phone warns of the certificate, works while this server runs, and keeps nothing for use offline\n' +
+          `until it trusts it: open ${page}${AUTHORITY_PATH} on the phone and install it as a CA certificate\n` +
+          'in its settings (take it out again when done). Any HTTPS host that serves app/dist does it too.\n'
+        : 'Without HTTPS a phone keeps nothing for use offline and has no camera here: add --https.\n'),
   );
 }
 
