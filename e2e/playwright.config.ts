@@ -1,7 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { fileURLToPath } from 'node:url';
 
-const PORT = 4699;
+/** npm test chooses a free one. */
+const PORT = Number(process.env['HELIARCH_TEST_PORT'] ?? 4699);
 const address = `http://127.0.0.1:${PORT}`;
 
 /** The built application on the real server with the demo data, as `npm run demo` serves it. */

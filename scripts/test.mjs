@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
 import { buildApplication } from './set-up/build.mjs';
-import { findChromium } from './set-up/chromium.mjs';
+import { checkChromium, findChromium } from './set-up/chromium.mjs';
 import { Fault, runScript } from './set-up/fault.mjs';
 import { firstLoadFits } from './set-up/first-load.mjs';
 import { checkNodeVersion } from './set-up/node-version.mjs';
+import { freePort } from './set-up/server-options.mjs';
 import { installPackages } from './set-up/packages.mjs';
 import { root } from './set-up/paths.mjs';
 
@@ -48,9 +49,15 @@ const REAL_INTERFACE = [
 
 await runScript(async () => {
   checkNodeVersion();
+  checkChromium();
   await installPackages();
   const chromium = await findChromium();
-  const env = { ...process.env, CHROME_BIN: chromium, NODE_OPTIONS: '' };
+  const env = {
+    ...process.env,
+    CHROME_BIN: chromium,
+    NODE_OPTIONS: '',
+    HELIARCH_TEST_PORT: String(await freePort()),
+  };
   const failedChecks = await checkTheCode(env);
   await buildApplication();
   if (!firstLoadFits()) failedChecks.push('First load');

@@ -6,7 +6,23 @@ export async function runScript(script) {
   try {
     await script();
   } catch (error) {
-    console.error(error instanceof Fault ? `\n${error.message}` : error);
+    const line = error instanceof Fault ? error.message : lineFor(error);
+    console.error(line === undefined ? error : `\n${line}`);
     process.exitCode = 1;
+  }
+}
+
+/** What the disk refuses is no defect of ours; undefined for anything else. */
+function lineFor({ code, path = 'this folder' }) {
+  switch (code) {
+    case 'ENOSPC':
+    case 'EDQUOT':
+      return `The disk is full at ${path}: free some space, then try again.`;
+    case 'EACCES':
+    case 'EPERM':
+    case 'EROFS':
+      return `${path} cannot be written: check who owns it, or copy the project to a folder of your own.`;
+    default:
+      return undefined;
   }
 }

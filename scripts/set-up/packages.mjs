@@ -1,9 +1,34 @@
-import { longStep } from './long-step.mjs';
+import { spawnSync } from 'node:child_process';
+import { longStep, NO_NETWORK } from './long-step.mjs';
+import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
+
+const QUIET = ['--ignore-scripts', '--no-audit', '--no-fund'];
+/** Without them npm waits for minutes before it says that there is no network. */
+const PATIENCE = ['--fetch-retries=2', '--fetch-retry-mintimeout=1000', '--fetch-retry-maxtimeout=3000'];
+const PING_TIMEOUT_MS = 8000;
 
 /** Installs exactly what the lock file names. */
 export async function installPackages() {
   await onceFor('packages', ['package-lock.json'], 'node_modules/.package-lock.json', () =>
-    longStep('Installing packages', 'npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund']),
+    installInto(root),
   );
+}
+
+/** The same for a folder; what npm keeps of earlier installs is enough where no registry answers. */
+export async function installInto(folder, env = {}) {
+  const source = answers(folder, env) ? PATIENCE : ['--offline'];
+  await longStep('Installing packages', 'npm', ['ci', ...QUIET, ...source], env, folder);
+}
+
+/** Whether the registry answers at all, be it with a refusal. */
+function answers(folder, env) {
+  const ping = ['ping', '--fetch-retries=0', `--fetch-timeout=${PING_TIMEOUT_MS}`];
+  const { status, stderr } = spawnSync('npm', ping, {
+    cwd: folder,
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    timeout: PING_TIMEOUT_MS * 1.5,
+  });
+  return status === 0 || (status !== null && !NO_NETWORK.test(stderr));
 }

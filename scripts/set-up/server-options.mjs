@@ -18,6 +18,17 @@ export async function serverOptions() {
   return ['--port', String(port), '--host', host, ...(https ? ['--https'] : [])];
 }
 
+/** A port that nothing listens on. */
+export function freePort() {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, OWN_MACHINE, () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
 function parsed() {
   try {
     return parseArgs({
@@ -35,13 +46,18 @@ function parsed() {
 function whyNotFree(port, host) {
   return new Promise((resolve) => {
     const probe = createServer();
-    probe.once('error', ({ code }) =>
-      resolve(
-        code === 'EADDRINUSE'
-          ? `Port ${port} is taken: stop what runs there, or choose another with -- --port ${port + 1}.`
-          : `--host ${host} --port ${port}: this machine cannot listen there (${code}); leave --host out for this machine alone.`,
-      ),
-    );
+    probe.once('error', ({ code }) => resolve(whyNot(code, port, host)));
     probe.listen(port, host, () => probe.close(() => resolve(undefined)));
   });
+}
+
+function whyNot(code, port, host) {
+  switch (code) {
+    case 'EADDRINUSE':
+      return `Port ${port} is taken: stop what runs there, or choose another with -- --port ${port + 1}.`;
+    case 'EACCES':
+      return `Port ${port} needs more rights: choose one above 1023, such as -- --port ${DEFAULT_PORT}.`;
+    default:
+      return `--host ${host}: this machine has no such address (${code}); leave --host out for this machine alone.`;
+  }
 }

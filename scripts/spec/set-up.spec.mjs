@@ -2,13 +2,17 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { checkChromium } from '../set-up/chromium.mjs';
 import { Fault } from '../set-up/fault.mjs';
 import { longStep } from '../set-up/long-step.mjs';
 import { checkNodeVersion } from '../set-up/node-version.mjs';
+import { installInto } from '../set-up/packages.mjs';
 import { root, setUpFolder } from '../set-up/paths.mjs';
 import { onceFor } from '../set-up/stamp.mjs';
 
 const scratch = '.setup/spec';
+/** The user that owns nothing. */
+const NOBODY = 65_534;
 
 /** A command of the README with faulty options: its exit code and the one line it says. */
 function npmRun(script, ...options) {
@@ -71,7 +75,7 @@ describe('the set-up', () => {
     await expectAsync(failing('EACCES: permission denied')).toBeRejectedWithError(Fault, /cannot be written/);
     await expectAsync(failing('getaddrinfo ENOTFOUND')).toBeRejectedWithError(
       Fault,
-      /registry cannot be reached/,
+      /cannot be reached; check the network/,
     );
     await expectAsync(failing('something else')).toBeRejectedWithError(
       Fault,
@@ -82,6 +86,73 @@ describe('the set-up', () => {
       /install it/,
     );
     expect(existsSync(join(setUpFolder, 'spec-step.log'))).toBeTrue();
+  });
+
+  it('says within 20 s that a registry does not answer, whether it refuses or is silent', async () => {
+    const folder = join(root, scratch, 'no-network');
+    mkdirSync(folder, { recursive: true });
+    const of = { name: 'x', version: '1.0.0', dependencies: { 'no-such-package-here': '1.0.0' } };
+    writeFileSync(join(folder, 'package.json'), JSON.stringify(of));
+    const integrity = `sha512-${'A'.repeat(86)}==`;
+    const packages = { '': of, 'node_modules/no-such-package-here': { version: '1.0.0', integrity } };
+    writeFileSync(
+      join(folder, 'package-lock.json'),
+      JSON.stringify({ name: 'x', version: '1.0.0', lockfileVersion: 3, packages }),
+    );
+    const silent = createServer();
+    await new Promise((resolve) => silent.listen(0, '127.0.0.1', resolve));
+    const closed = createServer();
+    await new Promise((resolve) => closed.listen(0, '127.0.0.1', resolve));
+    const { port: closedPort } = closed.address();
+    await new Promise((resolve) => closed.close(resolve));
+    for (const port of [silent.address().port, closedPort]) {
+      const began = Date.now();
+      const env = {
+        npm_config_registry: `http://127.0.0.1:${port}/`,
+        npm_config_cache: join(folder, 'cache'),
+      };
+      await expectAsync(installInto(folder, env)).toBeRejectedWithError(Fault, /check the network/);
+      expect(Date.now() - began).toBeLessThan(20_000);
+    }
+    silent.close();
+  }, 60_000);
+
+  it('says at once that the tests need a browser, to whoever may not install one', () => {
+    const missing = { named: undefined, usual: '/nowhere/chromium' };
+    expect(() => checkChromium({ ...missing, user: 1000 })).toThrowError(
+      Fault,
+      /install the package "chromium"/,
+    );
+    expect(checkChromium({ ...missing, user: 0 })).toBeUndefined();
+    expect(() => checkChromium({ named: '/nowhere/x', user: 0 })).toThrowError(Fault, /CHROME_BIN names/);
+    expect(checkChromium({ named: undefined, usual: process.execPath, user: 1000 })).toBe(process.execPath);
+  });
+
+  it('tells an ordinary user in one line what is not theirs: a port below 1024, a folder of another', () => {
+    if (process.getuid() !== 0) return pending('Only root can become another user');
+    const asNobody = (script, ...options) => {
+      const { stderr } = spawnSync(process.execPath, [script, ...options], {
+        cwd: root,
+        encoding: 'utf8',
+        uid: NOBODY,
+        gid: NOBODY,
+      });
+      return stderr.trim();
+    };
+    expect(asNobody('scripts/demo.mjs', '--port', '80')).toBe(
+      'Port 80 needs more rights: choose one above 1023, such as -- --port 4600.',
+    );
+    const script = join(root, scratch, 'write.mjs');
+    const fault = join(root, 'scripts/set-up/fault.mjs');
+    const stamp = join(root, 'scripts/set-up/stamp.mjs');
+    writeFileSync(
+      script,
+      `import { runScript } from ${JSON.stringify(fault)}; import { onceFor } from ${JSON.stringify(stamp)};
+       await runScript(() => onceFor('nobody', ['package.json'], 'package.json', async () => {}));`,
+    );
+    expect(asNobody(script)).toMatch(
+      /^\/.*nobody\.stamp cannot be written: check who owns it, or copy .*\.$/,
+    );
   });
 
   it('tells a taken port, a bad port and an unknown option before any long step', async () => {

@@ -80,7 +80,7 @@ async function certificateOfThisMachine(): Promise<Certificate> {
 }
 
 function tellOfTheNetwork(): void {
-  const [page] = pagesOf('https', host, port).slice(-1);
+  const [own, page = own] = pagesOf('https', host, port);
   process.stdout.write(
     'Anyone on this network can open the page. Rigs stay in each browser; none is on this server.\n' +
       (certificate
