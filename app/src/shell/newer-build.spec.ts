@@ -11,13 +11,15 @@ describe('a newer build', () => {
     const notices = TestBed.inject(Notices);
     TestBed.inject(NewerBuild);
     versionUpdates.next({ type: 'VERSION_DETECTED', version: { hash: 'new' } });
-    expect(notices.notice()).toBeUndefined();
+    expect(notices.shown()).toEqual([]);
     versionUpdates.next({
       type: 'VERSION_READY',
       currentVersion: { hash: 'old' },
       latestVersion: { hash: 'new' },
     });
-    expect(notices.notice()?.text).toBe('A newer build is ready.');
-    expect(notices.notice()?.action?.label).toBe('Reload to use it');
+    notices.tell({ text: 'Saved as tern.' });
+    notices.tell({ text: 'Saved as marram.' });
+    expect(notices.shown().map(({ text }) => text)).toEqual(['A newer build is ready.', 'Saved as marram.']);
+    expect(notices.shown()[0]?.action?.label).toBe('Reload to use it');
   });
 });

@@ -80,7 +80,7 @@ const MOST_DETAILS = 5;
           <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep mine as a copy</button>
         </div>
       }
-      @if (notices.notice(); as notice) {
+      @for (notice of notices.shown(); track notice) {
         <div class="notice">
           <p>{{ notice.text }}</p>
           @if (notice.details; as details) {
@@ -94,9 +94,9 @@ const MOST_DETAILS = 5;
             </ul>
           }
           @if (notice.action; as action) {
-            <button type="button" class="link" (click)="act(action)">{{ action.label }}</button>
+            <button type="button" class="link" (click)="act(notice)">{{ action.label }}</button>
           }
-          <button type="button" class="link close" (click)="notices.putAway()">Close</button>
+          <button type="button" class="link close" (click)="notices.putAway(notice)">Close</button>
         </div>
       }
     </div>
@@ -148,8 +148,8 @@ export class NoticeLine {
     this.files.saveAsItIs(`${this.session.rig()?.name ?? 'rig'} ${label}`, document);
   }
 
-  protected act(action: NonNullable<Notice['action']>): void {
-    action.run();
-    this.notices.putAway();
+  protected act(notice: Notice): void {
+    this.notices.putAway(notice);
+    notice.action?.run();
   }
 }

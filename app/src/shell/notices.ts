@@ -7,16 +7,23 @@ export interface Notice {
   readonly action?: { readonly label: string; readonly run: () => void };
 }
 
+/** More than these would push the work off the page: the oldest goes. */
+const MOST_SHOWN = 4;
+
 @Injectable({ providedIn: 'root' })
 export class Notices {
-  private readonly shown = signal<Notice | undefined>(undefined);
-  readonly notice = this.shown.asReadonly();
+  private readonly told = signal<readonly Notice[]>([]);
+  /** The newest last. One that offers something stays beside it; one that only tells makes room. */
+  readonly shown = this.told.asReadonly();
 
   tell(notice: Notice): void {
-    this.shown.set(notice);
+    this.told.update((before) => [
+      ...before.filter(({ text, action }) => action && text !== notice.text).slice(1 - MOST_SHOWN),
+      notice,
+    ]);
   }
 
-  putAway(): void {
-    this.shown.set(undefined);
+  putAway(notice: Notice): void {
+    this.told.update((before) => before.filter((each) => each !== notice));
   }
 }

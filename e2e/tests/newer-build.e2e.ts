@@ -1,0 +1,83 @@
+import { expect, test } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { createApplication } from '../../server/src/application.ts';
+import { TogetherPage } from './together-page.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+test.use({ serviceWorkers: 'allow' });
+
+test('a newer build takes over only when asked to, and the page in use goes on with its own until then', async ({
+  page,
+}) => {
+  test.slow();
+  const folder = mkdtempSync(join(tmpdir(), 'heliarch-builds-'));
+  const [served, next] = [join(folder, 'served'), join(folder, 'next')];
+  cpSync(join(root, 'app/dist'), served, { recursive: true });
+  const server = await serve(served);
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const together = new TogetherPage(page);
+  await page.goto(address);
+  await together.load('Kettle').check();
+  await expect
+    .poll(() =>
+      page.evaluate(async () => (await caches.keys()).some((name) => name.includes('assets:application'))),
+    )
+    .toBe(true);
+  await page.reload();
+  await expect(together.load('Kettle')).toBeChecked();
+
+  build(next);
+  rmSync(served, { recursive: true });
+  cpSync(next, served, { recursive: true });
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
+  await page.reload();
+  const notice = page.getByText('A newer build is ready.');
+  await expect(notice).toBeVisible();
+  // Rooms that were never opened come from the build that is in use.
+  await page.getByRole('link', { name: 'Loads' }).click();
+  await expect(page.getByRole('article', { name: 'Bandsaw' })).toBeVisible();
+  expect(await savedBy(page, together)).not.toContain('the-next-one');
+  await page.getByRole('button', { name: 'Reload to use it' }).click();
+  await expect(notice).toHaveCount(0);
+  await expect.poll(() => savedBy(page, together)).toContain('the-next-one');
+  await page.getByRole('link', { name: 'Together' }).click();
+  await expect(together.load('Kettle')).toBeChecked();
+  server.close();
+  server.closeAllConnections();
+  rmSync(folder, { recursive: true });
+});
+
+/** Another real build, told apart by the commit that it names. */
+function build(folder: string): void {
+  const options = ['build', '--define', "HELIARCH_COMMIT='the-next-one'", '--output-path', folder];
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['node_modules/@angular/cli/bin/ng.js', ...options],
+    { cwd: root, encoding: 'utf8' },
+  );
+  expect(status, stdout + stderr).toBe(0);
+  const built = join(folder, 'browser');
+  cpSync(built, folder, { recursive: true });
+  rmSync(built, { recursive: true });
+}
+
+async function serve(folder: string): Promise<Server> {
+  const answer = createApplication({ folder, demoRig: 'tern' }).callback();
+  const server = createServer((request, response) => void answer(request, response));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return server;
+}
+
+async function savedBy(page: TogetherPage['page'], together: TogetherPage): Promise<string> {
+  const downloading = page.waitForEvent('download');
+  await together.menu('Save Tern to a file');
+  const file = JSON.parse(readFileSync(await (await downloading).path(), 'utf8')) as { savedBy: string };
+  return file.savedBy;
+}
