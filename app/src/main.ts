@@ -12,6 +12,13 @@ import { Defects } from './shell/defects';
 import { ROOMS } from './shell/rooms';
 import { Shell } from './shell/shell';
 
+/** Text that is drawn in another type first shifts when its own comes; a slow line is not waited for. */
+const LONGEST_WAIT_FOR_TYPE_MS = 1000;
+
+await Promise.race([
+  Promise.allSettled([...document.fonts].map((face) => face.load())),
+  new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT_FOR_TYPE_MS)),
+]);
 bootstrapApplication(Shell, {
   providers: [
     provideZonelessChangeDetection(),

@@ -31,8 +31,13 @@ let nextName = 0;
     </fieldset>
   `,
   styles: `
+    :host {
+      max-width: 100%;
+    }
     fieldset {
       display: inline-flex;
+      flex-wrap: wrap;
+      max-width: 100%;
       margin: 0;
       padding: 0;
       border: 1px solid var(--rule-2);
@@ -40,6 +45,8 @@ let nextName = 0;
     }
     label {
       position: relative;
+      min-width: 0;
+      max-width: 100%;
       cursor: pointer;
     }
     label + label {
@@ -56,7 +63,9 @@ let nextName = 0;
       display: grid;
       place-items: center;
       min-height: 28px;
+      max-width: 320px;
       padding: 0 14px;
+      overflow: hidden;
       color: var(--ink-2);
     }
     label:hover span {
