@@ -191,7 +191,7 @@ test.describe('describing a system', () => {
     await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Galley');
     await circuits.selectOption('Extra 3');
-    await page.getByRole('button', { name: 'Move there' }).click();
+    await page.getByRole('button', { name: 'Move', exact: true }).click();
     await expect(page.getByRole('row', { name: /Kettle 2/ })).toContainText('Extra 3');
     await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
     await expect(rows).toHaveCount(4);

@@ -28,7 +28,7 @@ import { RigOpening, type SameId } from './rig-opening';
       </div>
       <p class="caption">
         What is replaced can be put back right afterwards. Both were begun from one file or one demo, so they
-        share its number.
+        count as one rig until you keep both.
       </p>
     </dialog>
   `,
