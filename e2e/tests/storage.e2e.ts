@@ -125,9 +125,9 @@ test.describe('what this browser keeps', () => {
     await together.saved();
     await page.evaluate(() => {
       IDBObjectStore.prototype.put = () => new EventTarget() as IDBRequest<IDBValidKey>;
-      const keepAlive = IDBDatabase.prototype.transaction;
-      IDBDatabase.prototype.transaction = function (...args: Parameters<typeof keepAlive>) {
-        const transaction = keepAlive.apply(this, args);
+      const begin = Reflect.get<IDBDatabase, 'transaction'>(IDBDatabase.prototype, 'transaction');
+      IDBDatabase.prototype.transaction = function (...args: Parameters<typeof begin>) {
+        const transaction = begin.apply(this, args);
         const again = (): void => {
           transaction.objectStore('rigs').count().onsuccess = again;
         };

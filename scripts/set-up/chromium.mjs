@@ -7,11 +7,7 @@ const PATIENCE = ['-o', 'Acquire::Retries=1', '-o', 'Acquire::http::Timeout=8'];
 const DEFAULT = '/usr/bin/chromium';
 
 /** Said before anything long begins: what a run of the tests would miss at its end. */
-export function checkChromium({
-  named = process.env.CHROME_BIN,
-  usual = DEFAULT,
-  user = process.getuid?.(),
-} = {}) {
+export function checkChromium({ named, usual, user } = thisMachine()) {
   const path = named || usual;
   if (existsSync(path)) return path;
   if (named) throw new Fault(`CHROME_BIN names ${path}, which does not exist: correct it, then try again.`);
@@ -21,6 +17,10 @@ export function checkChromium({
     );
   }
   return undefined;
+}
+
+function thisMachine() {
+  return { named: process.env.CHROME_BIN, usual: DEFAULT, user: process.getuid?.() };
 }
 
 /** The browser that the tests drive; Debian's package is installed where it is missing and may be. */

@@ -122,8 +122,12 @@ export class RigMenu {
     return this.titles().filter(({ id }) => id !== open);
   });
 
-  protected readonly duplicate = (): void => this.session.duplicate();
-  protected readonly begin = (): void => this.beginNew.emit();
+  protected readonly duplicate = (): void => {
+    this.session.duplicate();
+  };
+  protected readonly begin = (): void => {
+    this.beginNew.emit();
+  };
 
   protected goTo(id: string): void {
     this.opening.leave(() => void this.session.openById(id));

@@ -369,15 +369,11 @@ export class RigSession {
   private async followOtherTab(id: string, revision: number | undefined): Promise<void> {
     const { open } = this;
     if (open?.id !== id || open.revision === undefined || !this.isSettled(open)) return;
-    if (revision === undefined) {
-      const isGone = (await this.repository.row(id).catch(() => null)) === undefined;
-      if (isGone && this.isSettled(open)) this.keeping.set({ state: 'deleted-elsewhere' });
-      return;
-    }
-    if (revision <= open.revision) return;
-    const found = await this.repository.byId(id).catch(() => undefined);
-    const isNews = found && (!found.isReadable || found.revision > open.revision);
-    if (isNews && this.isSettled(open)) this.show(found);
+    if (revision !== undefined && revision <= open.revision) return;
+    const found = await this.repository.byId(id).catch(() => null);
+    if (found === null || !this.isSettled(open)) return;
+    if (!found) this.keeping.set({ state: 'deleted-elsewhere' });
+    else if (!found.isReadable || found.revision > open.revision) this.show(found);
   }
 
   /** Nothing of the open rig is on its way into the storage, and the user has nothing to decide. */
