@@ -6,10 +6,15 @@ const LAYERS = [
   'electrical',
   'sun',
   'heat',
-  'together',
+  'system',
+  'verdict',
+  'answers',
+  'sets',
+  'energy',
   'day',
   'rehearse',
   'logbook',
+  'wording',
   'formats',
 ];
 const ROOMS = ['rig', 'loads', 'together', 'day', 'rehearse', 'now', 'logbook', 'card'];

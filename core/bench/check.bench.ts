@@ -1,8 +1,8 @@
 import type { Consumer } from '../src/electrical/consumer.js';
 import { check, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
-import { situationOf, supplyOf } from '../src/together/situation.js';
+import { situationOf, supplyOf } from '../src/verdict/situation.js';
 import { hasStart } from '../src/electrical/joined-start.js';
-import { passesAt } from '../src/together/start-order.js';
+import { passesAt } from '../src/verdict/start-order.js';
 import { largeRig } from './large-rig.js';
 
 /**

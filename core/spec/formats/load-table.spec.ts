@@ -1,4 +1,4 @@
-import { joined, NO_PIECES, piecesOf, withPiece } from '../../src/formats/code-pictures.js';
+import { joined, NO_PIECES, piecesOf, withPiece } from '../../src/formats/qr-codes.js';
 import { loadTable, readLoadTable } from '../../src/formats/load-table.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { demoRig } from '../demo-rigs.js';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Basis } from '../../src/quantity/quantity.js';
 import type { Load, Rig } from '../../src/rig/schema.js';
-import { check } from '../../src/together/check.js';
+import { check } from '../../src/verdict/check.js';
 import { always } from '../always.js';
 import { exampleRig, on, q } from '../example-rig.js';
 import { FACTS, naiveVerdict } from './naive-check.js';

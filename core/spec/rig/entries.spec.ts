@@ -14,7 +14,7 @@ import { MAINS, rigFromAnswers, type MainsId } from '../../src/rig/first-answers
 import { loadFromKind, newEntry } from '../../src/rig/new-entries.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';
-import { check } from '../../src/together/check.js';
+import { check } from '../../src/verdict/check.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 

@@ -1,0 +1,150 @@
+import fc from 'fast-check';
+import type { Rig } from '../../src/rig/schema.js';
+import { cautionsOf } from '../../src/answers/cautions.js';
+import { check, ladderOf, type CheckResult } from '../../src/verdict/check.js';
+import { dimmingWords } from '../../src/wording/dimming-words.js';
+import { dimmingOf } from '../../src/answers/dimming.js';
+import { dropOutOf } from '../../src/answers/drop-out.js';
+import { explain, explainLimit, plainText, spareOrOver } from '../../src/wording/explain.js';
+import { inputLimitWords } from '../../src/wording/input-limit-words.js';
+import { inputLimitOf } from '../../src/answers/input-limit.js';
+import { loadOf } from '../../src/rig/lookup.js';
+import { limitLabel } from '../../src/wording/names.js';
+import { notChecked } from '../../src/answers/not-checked.js';
+import { outlookWords } from '../../src/wording/outlook-words.js';
+import { outlooksOf } from '../../src/answers/outlook.js';
+import { powerBackWords } from '../../src/wording/power-back-words.js';
+import { powerBackOf } from '../../src/answers/power-back.js';
+import { settlementWords } from '../../src/wording/settlement-words.js';
+import { settlementOf } from '../../src/answers/settle.js';
+import type { CheckScene } from '../../src/verdict/situation.js';
+import { surpriseWords } from '../../src/wording/unplanned-load-words.js';
+import { surprisesOf, USUAL_SURPRISE_W } from '../../src/answers/unplanned-load.js';
+import { voltageDropWords } from '../../src/wording/voltage-drop-words.js';
+import { voltageDropsOf } from '../../src/answers/voltage-drop.js';
+import { workingOf } from '../../src/wording/working.js';
+import { always } from '../always.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
+
+const RIGS = DEMO_NAMES.map(demoRig);
+
+/** A demo rig, one of its supplies, and a few of its loads. */
+const anyQuestion = fc.constantFrom(...RIGS).chain((rig) =>
+  fc.record({
+    rig: fc.constant(rig),
+    supply: fc.constantFrom(...rig.supplies.map(({ id }) => id)),
+    on: fc
+      .subarray(
+        rig.loads.map(({ id }) => id),
+        { maxLength: 7 },
+      )
+      .map((ids) => ids.map((load) => ({ load }))),
+  }),
+);
+
+/** Everything the tool says about a set. */
+function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly string[] {
+  const { word, condition, action, reason } = explain(rig, result);
+  const drop = dropOutOf(rig, scene);
+  const settlement = settlementOf(rig, scene, result);
+  const back = powerBackOf(rig, scene);
+  const dimming = dimmingOf(rig, result);
+  const limit = inputLimitOf(rig, result);
+  const lines = (words: { readonly line: string; readonly detail: string } | undefined): readonly string[] =>
+    words ? [words.line, words.detail] : [];
+  return [
+    word ?? '',
+    condition,
+    action,
+    plainText(reason),
+    ...ladderOf(result).flatMap((each) => {
+      const { lines: parts, sum, source, edge } = workingOf(result, each);
+      return [
+        limitLabel(rig, each),
+        spareOrOver(each, each.edge),
+        plainText(explainLimit(rig, each)),
+        ...parts.map(({ origin }) => origin),
+        sum,
+        source,
+        edge,
+      ];
+    }),
+    ...[...outlooksOf(rig, scene)].map(([id, outlook]) => outlookWords(rig, loadOf(rig, id), outlook)),
+    ...notChecked(rig, result),
+    ...cautionsOf(rig, result).flatMap(({ line, text }) => [line, text]),
+    ...(drop?.decider ? [plainText(explainLimit(rig, drop.decider))] : []),
+    ...(settlement ? [settlementWords(rig, settlement)] : []),
+    ...(back ? lines(powerBackWords(rig, back)) : []),
+    ...(dimming ? lines(dimmingWords(rig, dimming)) : []),
+    ...(limit ? lines(inputLimitWords(limit)) : []),
+    ...lines(voltageDropWords(voltageDropsOf(rig, result))),
+    ...lines(surpriseWords(rig, surprisesOf(rig, scene, USUAL_SURPRISE_W), USUAL_SURPRISE_W)),
+  ];
+}
+
+describe('whatever is asked of a demo rig', () => {
+  it('every text is a text: no number that is none, no name of a field, no permission', () => {
+    always(
+      fc.property(anyQuestion, ({ rig, ...scene }) => {
+        const texts = everyText(rig, scene, check(rig, scene));
+        const odd = texts.filter((text) =>
+          /NaN|undefined|Infinity|\[object|null|-0 |\bsafely?\b|\ballowed\b|\bOK to\b|!/.test(text),
+        );
+        expect(odd).toEqual([]);
+        expect(texts.slice(1).filter((text) => text !== text.trim())).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('the answers agree: the decider is the worst row, an outlook is what the tick then shows', () => {
+    always(
+      fc.property(anyQuestion, ({ rig, ...scene }) => {
+        const result = check(rig, scene);
+        const rows = result.limits;
+        expect(rows[0]).toBe(result.decider);
+        expect(rows.every(({ verdict }) => verdict !== 'trips')).toBe(result.verdict !== 'trips');
+        for (const { headroom, verdict } of rows) {
+          expect(headroom.pessimistic).toBeLessThanOrEqual(headroom.optimistic + 1e-6);
+          if (verdict === 'holds') expect(headroom.pessimistic).toBeGreaterThanOrEqual(-1e-3);
+        }
+        if (result.verdict !== 'holds') return;
+        for (const [load, outlook] of outlooksOf(rig, scene)) {
+          // One that starts by itself is there before the others are switched on again.
+          if (outlook.answer !== 'can-start' || loadOf(rig, load).usage === 'by-itself') continue;
+          // What holds, and can bear another start on top of it, holds with that load too.
+          const then = check(rig, { ...scene, on: [...scene.on, { load }] });
+          expect([then.verdict, load]).toEqual(['holds', load]);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('numbers mean the same whatever they are called: other ids, the same verdict and headroom', () => {
+    const names = new Set(['load', 'follower', 'leader', 'drops', 'watches']);
+    const renamed = (rig: Rig): Rig => {
+      const other = JSON.parse(JSON.stringify(rig), (key, value: unknown) =>
+        names.has(key) ? `zz-${String(value)}` : value,
+      ) as Rig;
+      const loads = other.loads.map((load) => ({ ...load, id: `zz-${load.id}` })).reverse();
+      const { locks: _locks, ...rest } = other;
+      return { ...rest, loads };
+    };
+    always(
+      fc.property(anyQuestion, ({ rig, supply, on }) => {
+        const locked = new Set((rig.locks ?? []).flatMap(({ loads }) => loads));
+        const free = on.filter(({ load }) => !locked.has(load));
+        const other = renamed(rig);
+        const there = check(other, { supply, on: free.map(({ load }) => ({ load: `zz-${load}` })) });
+        const here = check(rig, { supply, on: free });
+        expect(there.verdict).toBe(here.verdict);
+        expect(there.decider?.headroom.pessimistic ?? 0).toBeCloseTo(
+          here.decider?.headroom.pessimistic ?? 0,
+          6,
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,169 @@
+import { judgeStart } from '../../src/electrical/start-test.js';
+import { typicalAt } from '../../src/electrical/typical-values.js';
+import type { Rig } from '../../src/rig/schema.js';
+import { rigChecksOf } from '../../src/answers/rig-checks/rig-checks.js';
+import { check } from '../../src/verdict/check.js';
+import { leftBeside, supplyCarries } from '../../src/answers/supply-carries.js';
+import { countDoubts, worthLookingUp } from '../../src/answers/worth-looking-up.js';
+import { worthLookingUpWords } from '../../src/wording/worth-looking-up-words.js';
+import { exampleRig, on, q } from '../example-rig.js';
+import { demoRig } from '../demo-rigs.js';
+
+const battery = (rig: Rig, more: Partial<Rig['batteries'][number]>): Rig => ({
+  ...rig,
+  batteries: rig.batteries.map((each) => ({ ...each, ...more })),
+});
+const verdictOf = (rig: Rig, id: string) => rigChecksOf(rig).find((check) => check.id === id)?.verdict;
+
+describe('rig checks', () => {
+  const rig = exampleRig({}, { watts: 3000, va: 3000, tiers: [[6000, 1]] });
+
+  it('weigh fuse and protection by the amps at cut-off (physics: P over V)', () => {
+    const cutOff = battery(rig, { cutOffV: 10, fuse: { amps: 400, kind: 'class-t' }, dischargeA: 400 });
+    const fuse = rigChecksOf(cutOff).find(({ id }) => id.endsWith(':fuse:1'))!;
+    const amps = Number(/is (\d+) A at cut-off/.exec(fuse.sentence)![1]);
+    expect(amps).toBeGreaterThan(600);
+    expect(amps).toBeLessThan(600 * 1.5);
+    expect(verdictOf(cutOff, 'bank:fuse:1')).toBe('holds');
+    expect(verdictOf(battery(cutOff, { fuse: { amps: 100, kind: 'class-t' } }), 'bank:fuse:1')).not.toBe(
+      'holds',
+    );
+    expect(verdictOf(cutOff, 'bank:protection:1')).toBe('trips');
+    expect(verdictOf(battery(cutOff, { tiers: [{ amps: 1000, seconds: 2 }] }), 'bank:protection:1')).toBe(
+      'holds',
+    );
+  });
+
+  it('hold a fuse against its cable by ampacity and the 150 % rule (NEC 310.16, ABYC E-11, from memory)', () => {
+    const withFuse = (amps: number) =>
+      battery(rig, { cable: { awg: '2/0' }, fuse: { amps, kind: 'class-t' } });
+    expect(verdictOf(withFuse(175), 'bank:cable')).toBe('holds');
+    expect(verdictOf(withFuse(250), 'bank:cable')).toBe('tight');
+    expect(verdictOf(withFuse(300), 'bank:cable')).toBe('trips');
+  });
+
+  it('add source and inverter at the output breaker, on each leg by itself', () => {
+    const base = exampleRig({}, { watts: 6000, va: 6000, shoreA: 50 });
+    const assisting = (poles: 'single' | 'split-180'): Rig => ({
+      ...base,
+      buses: base.buses.map((bus) => (bus.id === 'out' ? { ...bus, poles } : bus)),
+      converters: base.converters.map((each) => ({
+        ...each,
+        pole: 'both' as const,
+        canAssist: 'yes' as const,
+        outputBreaker: { amps: 80, curve: 'ul-489' as const },
+      })),
+      supplies: base.supplies.map((supply) => ({ ...supply, assist: 'on' as const })),
+    });
+    expect(verdictOf(assisting('single'), 'inverter:shore:output')).toBe('tight');
+    expect(verdictOf(assisting('split-180'), 'inverter:shore:output')).toBe('holds');
+  });
+
+  it('say what is not known and what the hand does, the worst first', () => {
+    const found = rigChecksOf(demoRig('puffin'));
+    expect(found[0]!.verdict).toBe('trips');
+    expect(found.at(-1)!.verdict).toBe('holds');
+    for (const check of found)
+      expect(check.fix === undefined)
+        .withContext(check.id)
+        .toBe(check.verdict === 'holds');
+    expect(verdictOf(demoRig('tern'), 'bank:fuse')).toBe('unknown');
+    expect(verdictOf(demoRig('marram'), 'site-30:neutral')).toBe('tight');
+    expect(verdictOf(demoRig('marram'), 'site-50:neutral')).toBeUndefined();
+  });
+});
+
+describe('what a supply carries', () => {
+  it('is the sum of needs A5: 30 A and 3 kW carry 4.5 kW with 900 W from the battery; 2.7 kW on 15 A (common practice)', () => {
+    const rig = exampleRig({}, { watts: 3000, va: 3000, shoreA: 30 });
+    const supply = { ...rig.supplies.find(({ id }) => id === 'shore')!, assist: 'on' as const };
+    const assisting: Rig = {
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, canAssist: 'yes' as const })),
+    };
+    const { sourceVA, behindVA, batteryVA } = supplyCarries(assisting, supply);
+    expect(sourceVA).toBe(3600);
+    expect(behindVA).toBeGreaterThanOrEqual(4500);
+    expect(4500 - sourceVA).toBe(900);
+    expect(batteryVA).toBe(3000);
+    const small = { ...supply, breaker: { amps: 15, curve: 'ul-489' as const } };
+    expect(4500 - supplyCarries(assisting, small).sourceVA).toBe(2700);
+    const saw = exampleRig({ saw: { w: 800 } }, { watts: 3000, va: 3000 });
+    expect(leftBeside(saw, check(saw, { supply: 'battery', on: on('saw') }))).toBeCloseTo(2200, 6);
+    expect(supplyCarries(assisting, { ...supply, assist: 'off' }).behindVA).toBe(3600);
+    expect(
+      supplyCarries(
+        assisting,
+        rig.supplies.find(({ id }) => id === 'battery')!,
+      ).behindVA,
+    ).toBe(3000);
+  });
+});
+
+describe('the number worth looking up next', () => {
+  it('is the one whose doubt keeps the set from holding, with the value at which it holds', () => {
+    const rig = exampleRig(
+      { saw: { w: 400, start: [q(3900, 'typical'), 0.4] }, lamp: { w: q(100, 'typical') } },
+      { watts: 3000, va: 3000, tiers: [[4800, 0.5]] },
+    );
+    const worth = worthLookingUp(rig, { supply: 'battery', on: on('saw', 'lamp') })!;
+    expect([worth.loadId, worth.field]).toEqual(['saw', 'start']);
+    expect(worth.threshold).toBeGreaterThan(3900);
+    expect(worth.threshold).toBeLessThanOrEqual(4800);
+    expect(worthLookingUpWords(rig, worth).why).toMatch(/or less the set that is on holds/);
+    expect(countDoubts(rig).doubtful).toBe(2);
+  });
+
+  it('says so where no single number settles what is Tight, and where nothing is', () => {
+    const two = exampleRig(
+      { left: { w: q(1600, 'guess') }, right: { w: q(1600, 'guess') } },
+      { watts: 3000, va: 3000 },
+    );
+    const words = (rig: Rig, ...ids: string[]) => {
+      const scene = { supply: 'battery', on: on(...ids) };
+      return worthLookingUpWords(rig, worthLookingUp(rig, scene)!).why;
+    };
+    const small = exampleRig({ lamp: { w: q(20, 'guess') } });
+    expect(words(small, 'lamp')).toContain('Nothing is Tight for now.');
+    expect(words(two, 'left', 'right')).not.toContain('Nothing is Tight');
+  });
+
+  it('is nothing where everything is measured', () => {
+    const rig = exampleRig({ lamp: { w: q(100, 'measured') } });
+    expect(worthLookingUp(rig, { supply: 'battery', on: on('lamp') })).toBeUndefined();
+  });
+});
+
+describe('readings of a start (needs E8; common practice, no published source)', () => {
+  const five = { baseBeforeA: 2, startsA: [34.6, 34, 33.8, 34.2, 33.9], baseAfterA: 2, volts: 120 };
+
+  it('give the highest less the base, measured where three agree within a tenth', () => {
+    const judged = judgeStart(five)!;
+    expect(judged.va).toEqual({ value: 32.6 * 120, basis: 'measured' });
+    expect([judged.agreeing, judged.faults]).toEqual([5, []]);
+    expect(judgeStart({ ...five, startsA: [34, 20, 22, 25, 26] })!.va.basis).toBe('guess');
+  });
+
+  it('say what spoils them', () => {
+    expect(judgeStart({ ...five, baseAfterA: 2.2 })!.faults).toEqual(['base-drifted']);
+    expect(judgeStart({ ...five, startsA: [34, 33.5, 33.8] })!.faults).toEqual(['few-starts']);
+    expect(judgeStart({ ...five, startsA: [34, 34, 34, 34, 1] })!.faults).toEqual(['below-base']);
+    expect(judgeStart({ ...five, startsA: [] })).toBeUndefined();
+  });
+});
+
+describe('what is usual at a field', () => {
+  it('comes from the kind, marked as typical, and from nowhere else', () => {
+    const rig = demoRig('tern');
+    const saw = rig.loads.findIndex(({ id }) => id === 'bandsaw');
+    expect(typicalAt(rig, `loads[${saw}].parts[0].powerFactor`)).toEqual(
+      jasmine.objectContaining({ value: 0.65, basis: 'typical' }),
+    );
+    expect(typicalAt(rig, `loads[${saw}].parts[0].start.va`)).toEqual(
+      jasmine.objectContaining({ basis: 'typical' }),
+    );
+    expect(typicalAt(rig, 'batteries[0].ohms')).toBeGreaterThan(0);
+    expect(typicalAt(rig, `loads[${saw}].name`)).toBeUndefined();
+    expect(typicalAt(rig, 'circuits[0].protection.amps')).toBeUndefined();
+  });
+});

@@ -1,0 +1,183 @@
+import fc from 'fast-check';
+import type { Rig } from '../../src/rig/schema.js';
+import { check } from '../../src/verdict/check.js';
+import { explain, plainText } from '../../src/wording/explain.js';
+import { staircaseOf } from '../../src/answers/staircase.js';
+import { compareVerdicts } from '../../src/verdict/verdict.js';
+import { exampleRig, on, q } from '../example-rig.js';
+import { demoRig } from '../demo-rigs.js';
+
+const tern = demoRig('tern');
+
+const verdictOn = (rig: Rig, supply: string, ...ids: string[]) =>
+  check(rig, { supply, on: on(...ids) }).verdict;
+
+describe('check', () => {
+  it('holds, is tight or trips by both edges of a nameplate figure: -25/+10 % (methods.md, rules 3 and 4)', () => {
+    const rig = exampleRig({ heater: { w: q(1000, 'nameplate') } }, { watts: 1100 });
+    const at = (watts: number) =>
+      verdictOn(exampleRig({ heater: { w: q(1000, 'nameplate') } }, { watts }), 'battery', 'heater');
+    expect(verdictOn(rig, 'battery', 'heater')).toBe('holds');
+    expect([at(1099), at(750), at(749)]).toEqual(['tight', 'tight', 'trips']);
+  });
+
+  it('treats VA as a limit of its own: 2,800 W at 3,276 VA trips 3,000 VA but not 3,000 W (worked example, methods.md 1)', () => {
+    const loads = {
+      a: { w: 1000 },
+      b: { w: 1200, pf: 0.8, kind: 'split-phase-motor' },
+      c: { w: 600, pf: 0.6, kind: 'split-phase-motor' },
+    } as const;
+    const result = check(exampleRig(loads, { watts: 3000 }), { supply: 'battery', on: on('a', 'b', 'c') });
+    expect(result.decider?.kind).toBe('inverter-va');
+    expect(result.decider?.worst.hi).toBeCloseTo(3276, 0);
+    expect(result.verdict).toBe('trips');
+  });
+
+  it('takes the tier that outlasts the start, and says when the doubt of the seconds straddles two', () => {
+    const rig = (seconds: number, basis: 'setting' | 'typical') =>
+      exampleRig(
+        { saw: { w: 500, start: [4300, q(seconds, basis)] } },
+        {
+          tiers: [
+            [5000, 0.5],
+            [4000, 5],
+          ],
+        },
+      );
+    expect(verdictOn(rig(0.5, 'setting'), 'battery', 'saw')).toBe('holds');
+    expect(verdictOn(rig(0.6, 'setting'), 'battery', 'saw')).toBe('trips');
+    const straddling = check(rig(0.5, 'typical'), { supply: 'battery', on: on('saw') });
+    expect(straddling.verdict).toBe('tight');
+    expect(straddling.decider?.start?.straddles).toBeTrue();
+  });
+
+  it('bounds the watts of a start by the ratio of the continuous ratings (methods.md, rule 6)', () => {
+    const rig = exampleRig(
+      { saw: { w: 500, start: [4800, 1] } },
+      { watts: 2600, va: 3000, tiers: [[4900, 5]] },
+    );
+    // at pf 1 the start is 4,800 W; 4,900 VA x 2,600 / 3,000 = 4,247 W
+    const result = check(rig, { supply: 'battery', on: on('saw') });
+    expect(result.decider?.kind).toBe('inverter-start-watts');
+    expect(result.decider?.capacity.pessimistic).toBeCloseTo(4246.7, 1);
+  });
+
+  it('starts what starts by itself on top of everything, in whatever order the rest was switched', () => {
+    const loads = { pump: { w: 200, start: [2500, 1], usage: 'by-itself' }, heater: { w: 2000 } } as const;
+    const rig = exampleRig(loads, { watts: 3000, tiers: [[4000, 5]] });
+    expect(verdictOn(rig, 'battery', 'pump')).toBe('holds');
+    expect(verdictOn(rig, 'battery', 'pump', 'heater')).toBe('trips');
+  });
+
+  it('gives a restart a verdict of its own that leaves the verdict of the set alone (methods.md, rule 14)', () => {
+    const result = check(tern, {
+      supply: 'battery',
+      on: on('bandsaw', 'extractor', 'fridge', 'glue-pot', 'laptop'),
+    });
+    expect(result.verdict).toBe('holds');
+    expect(result.restarts[0]).toEqual(
+      jasmine.objectContaining({ loadId: 'bandsaw', holds: false, switchOffFirst: ['extractor'] }),
+    );
+    const words = explain(tern, result);
+    expect(`${words.word} ${words.condition}`).toBe('Holds in this order only');
+    expect(words.action).toBe('Switch the dust extractor off before you restart the bandsaw.');
+  });
+
+  it('lists a load that no connected source feeds and counts it nowhere', () => {
+    const rig = exampleRig({ boiler: { w: 9000, circuit: 'ahead' }, lamp: { w: 10 } });
+    const result = check(rig, { supply: 'battery', on: on('boiler', 'lamp') });
+    expect(result.notFed.map((each) => each.load.id)).toEqual(['boiler']);
+    expect(result.verdict).toBe('holds');
+    expect(verdictOn(rig, 'shore', 'boiler', 'lamp')).toBe('trips');
+  });
+
+  it('passes shore through an inverter/charger: the source breaker decides, the inverter does not', () => {
+    const rig = exampleRig({ heater: { w: 3300 } }, { watts: 1000, shoreA: 30 });
+    const result = check(rig, { supply: 'shore', on: on('heater') });
+    expect(result.verdict).toBe('holds');
+    expect(result.limits.map((limit) => limit.element.kind)).toEqual(['source-breaker', 'branch-breaker']);
+  });
+
+  it('keeps the 80 % rule for three hours and more as a planning rule: Tight at worst (NEC 210.20(A), from memory)', () => {
+    const heater = (minutes: number) => exampleRig({ heater: { w: 2160, minutes } }, { breakerA: 20 });
+    expect(verdictOn(heater(179), 'battery', 'heater')).toBe('holds');
+    const long = check(heater(180), { supply: 'battery', on: on('heater') });
+    expect(long.verdict).toBe('tight');
+    expect(long.decider?.kind).toBe('continuous-rule');
+  });
+
+  it('lets a short overload pass at the optimistic edge where a long one would be bound to trip', () => {
+    const kettle = (minutes: number) =>
+      exampleRig({ kettle: { w: 3600, minutes } }, { watts: 9000, breakerA: 20 });
+    expect(verdictOn(kettle(5), 'battery', 'kettle')).toBe('tight');
+    expect(verdictOn(kettle(90), 'battery', 'kettle')).toBe('trips');
+  });
+
+  it('never gets better when a load is added, on any supply (monotone, methods.md rule 5; demo rig)', () => {
+    const ids = tern.loads.map((load) => load.id);
+    const supplies = tern.supplies.map((supply) => supply.id);
+    fc.assert(
+      fc.property(
+        fc.subarray(ids),
+        fc.constantFrom(...ids),
+        fc.constantFrom(...supplies),
+        (set, extra, supply) => {
+          const before = verdictOn(tern, supply, ...set);
+          const after = verdictOn(tern, supply, ...new Set([...set, extra]));
+          expect(compareVerdicts(after, before)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+      { numRuns: 250 },
+    );
+  });
+
+  it('draws a staircase whose deciding kick shows the margin of the verdict', () => {
+    const result = check(tern, { supply: 'battery', on: on('bandsaw', 'fridge', 'laptop') });
+    const kick = staircaseOf(result)?.steps.find((step) => step.consumer.load.id === 'bandsaw')?.kick;
+    expect(kick?.decides).toBeTrue();
+    expect((kick?.ceiling ?? 0) - (kick?.va.hi ?? 0)).toBeCloseTo(
+      result.decider?.headroom.pessimistic ?? NaN,
+      6,
+    );
+  });
+});
+
+describe('the wait between starts', () => {
+  it('is shown from the second start on that uses a surge tier (methods.md, rule 6; common practice 60 s)', () => {
+    const waitOf = (...ids: string[]) =>
+      staircaseOf(check(tern, { supply: 'battery', on: on(...ids) }))?.waitS;
+    expect(waitOf('bandsaw', 'extractor')).toBe(60);
+    expect(waitOf('bandsaw')).toBeUndefined();
+    expect(waitOf('kettle')).toBeUndefined();
+  });
+});
+
+describe('the words of a verdict', () => {
+  const say = (supply: string, ...ids: string[]) => {
+    const words = explain(tern, check(tern, { supply, on: on(...ids) }));
+    return [words.word, words.condition, words.action, plainText(words.reason)].filter(Boolean).join(' | ');
+  };
+
+  it('name the margin at the edge that decides and the device that opens', () => {
+    expect(say('battery', 'bandsaw', 'fridge', 'laptop')).toMatch(
+      /^Holds \| With at least [\d,]+ VA to spare\./,
+    );
+    expect(say('battery', 'roof-air', 'fridge', 'kettle')).toMatch(
+      /^Tight \| [\d,]+ W over as entered, [\d,]+ W to spare if the doubts go your way\./,
+    );
+    expect(say('battery', 'kettle', 'hob', 'oven')).toMatch(
+      /^Trips \| within 5 s \| By at least [\d,]+ W, once the convection oven is on\..*The inverter shuts down; it is reset at/,
+    );
+    expect(say('battery', 'water-heater')).toBe('Nothing is fed | No ticked load is fed by this supply.');
+  });
+
+  it('never read as permission', () => {
+    const ids = tern.loads.map((load) => load.id);
+    fc.assert(
+      fc.property(fc.subarray(ids), fc.constantFrom('battery', 'shore-30'), (set, supply) => {
+        expect(say(supply, ...set)).not.toMatch(/\bsafe|\ballowed|\bOK to\b|!/i);
+      }),
+      { numRuns: 120 },
+    );
+  });
+});

@@ -1,0 +1,158 @@
+import type { Battery, Rig } from '../../src/rig/schema.js';
+import { batteryClockOf } from '../../src/answers/battery-clock.js';
+import { check } from '../../src/verdict/check.js';
+import { exampleRig, on, q, type ExampleLoad } from '../example-rig.js';
+
+const ideal = { idleW: q(0), efficiencyPeak: q(0.999), efficiencyFull: q(0.999) };
+
+/** The example system on a battery of which more is known. */
+function withBattery(
+  loads: Readonly<Record<string, ExampleLoad>>,
+  battery: Partial<Battery>,
+  more: Partial<Rig> = {},
+): Rig {
+  const rig = exampleRig(loads, { watts: 3000, tiers: [[6000, 5]] });
+  return {
+    ...rig,
+    converters: rig.converters.map((each) => ({ ...each, ...ideal, cutOffV: 10.5 })),
+    batteries: rig.batteries.map((each) => ({ ...each, ...battery })),
+    ...more,
+  };
+}
+
+const scene = { supply: 'battery', on: on('heater') };
+const row = (rig: Rig, kind: string) => check(rig, scene).limits.find((limit) => limit.kind === kind);
+
+describe('the DC side', () => {
+  it('draws the stable current of a sagging source (worked example, methods.md 5.1)', () => {
+    // 2,200 W and a thousandth lost make 2,202; contacts add 1.2 mΩ as stated
+    const rig = withBattery({ heater: { w: 2200 } }, { restV: q(13.1), ohms: 0.0048, dischargeA: 400 });
+    expect(row(rig, 'battery')?.worst.stated).toBeCloseTo(183.5, 0);
+    const clock = batteryClockOf({ charge: undefined }, check(rig, scene));
+    expect(clock?.amps.hi).toBeGreaterThan(clock?.amps.stated ?? 0);
+    expect(clock?.watts).toBeCloseTo(2202, 0);
+  });
+
+  it('is cut off where the volts fall to the cut-off, not at the collapse (worked example, methods.md 5.1)', () => {
+    const rig = (w: number) => withBattery({ heater: { w } }, { restV: q(12.2), ohms: 0.0188 });
+    expect(row(rig(800), 'dc-volts')?.capacity.stated).toBeCloseTo(892.5, 1);
+    expect(check(rig(1000), scene).verdict).toBe('trips');
+    expect(check(rig(1000), scene).decider?.kind).toBe('dc-volts');
+  });
+
+  it('is weaker in the cold: the same lithium bank holds warm and not at 0 °C (methods.md 15)', () => {
+    const at = (batteryC: number) =>
+      check(withBattery({ heater: { w: 1500 } }, { chemistry: 'lfp' }, { conditions: { batteryC } }), scene)
+        .verdict;
+    expect(at(25)).toBe('holds');
+    expect(at(0)).not.toBe('holds');
+  });
+
+  it('blows a fuse later than it may and sooner than it must (UL 248, from memory), by the rms of its ripple', () => {
+    const fuse = { amps: 150, kind: 'class-t' } as const;
+    const at = (w: number) => row(withBattery({ heater: { w } }, { fuse }), 'dc-fuse')?.verdict;
+    // at 12 V: 100, 160 and 240 A
+    expect([at(1200), at(1920), at(2880)]).toEqual(['holds', 'tight', 'trips']);
+  });
+
+  it('counts two batteries for less than two where nothing says that they share evenly (methods.md 5.2)', () => {
+    const bank = withBattery({ heater: { w: 2270 } }, { dischargeA: 100 });
+    const two = (sharesEvenly: 'yes' | 'no'): Rig => ({
+      ...bank,
+      batteries: ['a', 'b'].map((id) => ({ ...bank.batteries[0]!, id, name: id, sharesEvenly })),
+    });
+    expect(row(two('no'), 'battery')?.capacity.pessimistic).toBeCloseTo(181.8, 1);
+    expect(row(two('yes'), 'battery')?.capacity.pessimistic).toBe(200);
+    expect([check(two('no'), scene).verdict, check(two('yes'), scene).verdict]).toEqual(['tight', 'holds']);
+  });
+
+  it('holds its cable against the school the rig follows', () => {
+    const cable = { awg: '2', metres: 1 } as const;
+    const by = (ampacity: 'nec' | 'abyc') =>
+      row(withBattery({ heater: { w: 1800 } }, { cable }, { practice: { ampacity } }), 'dc-cable')?.capacity
+        .stated;
+    expect([by('nec'), by('abyc')]).toEqual([115, 210]);
+  });
+});
+
+describe('heat', () => {
+  it('takes a quarter of an inverter at 45 °C, more or less by its own slope (worked example, methods.md 6.3)', () => {
+    const hot = withBattery({ heater: { w: 2200 } }, {}, { conditions: { inverterC: 45 } });
+    const watts = row(hot, 'inverter-watts');
+    expect(watts?.capacity.stated).toBeCloseTo(2280, 6);
+    expect(watts?.capacity.pessimistic).toBeCloseTo(2100, 6);
+    expect(watts?.capacity.optimistic).toBeCloseTo(2520, 6);
+    expect(watts?.verdict).toBe('tight');
+  });
+
+  it('leaves the 80 % rule to those who keep it, and to breakers of North America', () => {
+    const loads = { heater: { w: 2000, minutes: 240 } };
+    const rig = exampleRig(loads, { breakerA: 20 });
+    const rule = (of: Rig) => check(of, scene).limits.some((limit) => limit.kind === 'continuous-rule');
+    expect(rule(rig)).toBeTrue();
+    expect(rule({ ...rig, practice: { continuousRule: 'left-out' } })).toBeFalse();
+    const iec = rig.circuits.map((circuit) => ({
+      ...circuit,
+      protection: { amps: 20, curve: 'iec-60898-c' as const },
+    }));
+    expect(rule({ ...rig, circuits: iec })).toBeFalse();
+  });
+});
+
+describe('an inverter', () => {
+  it('bears losses out of its rating only where the rig follows that school (common practice, two schools)', () => {
+    const rig = withBattery({ heater: { w: 2800 } }, {});
+    const converters = rig.converters.map((each) => ({ ...each, efficiencyFull: q(0.88) }));
+    const by = (losses: 'on-the-battery' | 'on-the-inverter-too') =>
+      row({ ...rig, converters, practice: { losses } }, 'inverter-watts')?.capacity.stated;
+    expect([by('on-the-battery'), by('on-the-inverter-too')]).toEqual([3000, 2640]);
+  });
+
+  it('gives its peaks out once: electronics without correction fill it sooner than their VA (methods.md 15, crest factor)', () => {
+    const rig = exampleRig(
+      { heater: { w: 1500, pf: 0.65, kind: 'supply-without-correction' } },
+      { watts: 3000 },
+    );
+    const peak = row(rig, 'inverter-peak');
+    expect(peak?.worst.stated).toBeCloseTo(((1500 / 0.65) * 3) / Math.SQRT2, 6);
+    expect(peak?.verdict).toBe('tight');
+  });
+
+  it('that folds back may start what one that trips does not (methods.md 15)', () => {
+    const rig = exampleRig(
+      { heater: { w: 400, start: [4200, 0.5], kind: 'split-phase-motor' } },
+      { watts: 3000 },
+    );
+    const folding = (aboveTopTier: 'trips' | 'folds-back'): Rig => ({
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, aboveTopTier })),
+    });
+    expect([check(folding('trips'), scene).verdict, check(folding('folds-back'), scene).verdict]).toEqual([
+      'trips',
+      'tight',
+    ]);
+  });
+
+  it('refuses a soft starter on a modified sine, and gives other motors a quarter more to carry (methods.md 6.4)', () => {
+    const rig = exampleRig({ heater: { w: 1000, kind: 'hermetic-rotary', start: [3000, 0.3] } });
+    const modified: Rig = {
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, waveform: 'modified-sine' })),
+    };
+    expect(row(modified, 'inverter-watts')?.worst.stated).toBeCloseTo(1250, 8);
+    const soft: Rig = {
+      ...modified,
+      loads: modified.loads.map((load) => ({
+        ...load,
+        parts: load.parts.map((part) => ({ ...part, start: { ...part.start!, soft: {} } })),
+      })),
+    };
+    expect(check(soft, scene).notFed[0]?.because).toBe('its soft starter needs a true sine wave');
+    const at50: Rig = {
+      ...rig,
+      buses: rig.buses.map((bus) => (bus.kind === 'ac' ? { ...bus, hertz: 50 } : bus)),
+      loads: rig.loads.map((load) => ({ ...load, ratedHertz: 60 })),
+    };
+    expect(check(at50, scene).notFed[0]?.because).toBe('a 60 Hz motor overheats on 50 Hz');
+  });
+});

@@ -1,0 +1,255 @@
+import { addAc, nonActivePower, type AcTerm } from '../../src/electrical/apparent-power.js';
+import { inverterShare, sourceShare } from '../../src/electrical/assist.js';
+import { dcWatts, lossCurve } from '../../src/electrical/efficiency-curve.js';
+import type { Rig, Supply } from '../../src/rig/schema.js';
+import { batteryClockOf } from '../../src/answers/battery-clock.js';
+import { check } from '../../src/verdict/check.js';
+import { clockWorkingOf } from '../../src/wording/clock-working.js';
+import { dropOutOf } from '../../src/answers/drop-out.js';
+import { outlooksOf } from '../../src/answers/outlook.js';
+import { settlementOf } from '../../src/answers/settle.js';
+import { exampleRig, on, q, type ExampleLoad, type ExampleSystem } from '../example-rig.js';
+
+const exact = (value: number) => ({ value, minus: 0, plus: 0, causes: [] });
+const ac = (watts: number, pf: number): AcTerm => ({
+  watts: exact(watts),
+  nonActive: exact(nonActivePower(watts, pf)),
+  surelyLags: true,
+});
+
+/** The example system on a hookup with assist. */
+function hookup(
+  loads: Readonly<Record<string, ExampleLoad>>,
+  supply: Partial<Supply>,
+  system: ExampleSystem = {},
+  more: Partial<Rig['converters'][number]> = {},
+): Rig {
+  const rig = exampleRig(loads, system);
+  return {
+    ...rig,
+    converters: rig.converters.map((converter) => ({ ...converter, canAssist: 'yes' as const, ...more })),
+    supplies: rig.supplies.map((each) =>
+      each.id === 'shore' ? { ...each, assist: 'on' as const, ...supply } : each,
+    ),
+  };
+}
+
+describe('assist', () => {
+  it('adds 9.3 A at best and 20.2 A at worst: 4,000 VA at pf 0.8, 120 V, limit 24 A (worked example, methods.md 7)', () => {
+    const share = inverterShare(addAc([ac(3200, 0.8)]), 24 * 120);
+    expect(share.va.lo / 120).toBeCloseTo(9.33, 2);
+    expect(share.va.hi / 120).toBeCloseTo(20.2, 1);
+  });
+
+  it('adds 620 W to 24 A of shore for a 3,500 W load at 120 V (worked example, methods.md 7)', () => {
+    const share = inverterShare(addAc([ac(3500, 1)]), 24 * 120);
+    expect([share.watts.lo, share.watts.hi]).toEqual([620, 620]);
+  });
+
+  it('leaves the charger what the limit leaves, and nothing while it assists (methods.md 7)', () => {
+    const limit = { va: 2400, assists: true, chargerVA: 1564 };
+    expect(sourceShare(addAc([ac(1000, 1)]), limit).va.hi).toBe(2400);
+    expect(sourceShare(addAc([ac(500, 1)]), limit).va.hi).toBe(2064);
+    expect(sourceShare(addAc([ac(3000, 1)]), limit).va.hi).toBe(2400);
+    expect(sourceShare(addAc([ac(500, 1)]), limit).va.lo).toBe(500);
+  });
+
+  it('carries a running set that neither shore nor the inverter carries alone', () => {
+    const loads = { a: { w: 2000 }, b: { w: 2000 } };
+    const carried = hookup(loads, { inputLimitA: 15 }, { watts: 2400, shoreA: 20 });
+    expect(check(carried, { supply: 'shore', on: on('a', 'b') }).verdict).toBe('holds');
+    const without = hookup(loads, { inputLimitA: 15, assist: 'off' }, { watts: 2400, shoreA: 20 });
+    expect(check(without, { supply: 'shore', on: on('a', 'b') }).decider?.element.kind).toBe(
+      'source-breaker',
+    );
+  });
+
+  it('makes a start Tight while it is not known who carries it: 45 A on 1,000 W is 6,142 VA, limit 12 A (methods.md 7)', () => {
+    const loads = {
+      base: { w: 1000, usage: 'by-itself' },
+      motor: { w: 600, pf: 0.7, startPf: 0.7, start: [45 * 120, 0.4], kind: 'split-phase-motor' },
+    } as const;
+    const system = { watts: 3000, tiers: [[6000, 0.5]], shoreA: 30 } as const;
+    const verdictIf = (whoCarriesStart: Supply['whoCarriesStart']) => {
+      const result = check(hookup(loads, { inputLimitA: 12, whoCarriesStart }, system), {
+        supply: 'shore',
+        on: on('base', 'motor'),
+      });
+      return result.limits.find((limit) => limit.kind === 'inverter-start-va');
+    };
+    expect(verdictIf('unknown')?.worst.hi).toBeCloseTo(6142, 0);
+    expect(verdictIf('unknown')?.verdict).toBe('tight');
+    expect(verdictIf('inverter')?.verdict).toBe('trips');
+    expect(verdictIf('shared')?.capacity.pessimistic).toBe(1440 + 6000);
+    expect(verdictIf('shared')?.verdict).toBe('holds');
+  });
+
+  it('tells to try the starts where only that is unknown (methods.md, rules 11 and 16)', () => {
+    const loads = {
+      base: { w: 1000, usage: 'by-itself' },
+      motor: { w: 600, pf: 0.7, startPf: 0.7, start: [5400, 0.4], kind: 'split-phase-motor' },
+    } as const;
+    const rig = hookup(loads, { inputLimitA: 12 }, { watts: 3000, tiers: [[6000, 0.5]], shoreA: 30 });
+    const scene = { supply: 'shore', on: on('base', 'motor') };
+    expect(settlementOf(rig, scene, check(rig, scene))).toEqual({ by: 'trying-starts' });
+  });
+});
+
+describe('every series element', () => {
+  it('has a limit of its own: relay, output breaker, cord by wire size (NEC 400.5, from memory), battery', () => {
+    const rig = hookup(
+      { heater: { w: 2280 } },
+      { assist: 'off', cords: [{ awg: '14' }] },
+      {},
+      { passThroughA: 16, outputBreaker: { amps: 15, curve: 'ul-489' } },
+    );
+    const shore = check(rig, { supply: 'shore', on: on('heater') });
+    const of = (kind: string) => shore.limits.find((limit) => limit.element.kind === kind);
+    expect(of('relay')).toEqual(jasmine.objectContaining({ verdict: 'trips' }));
+    expect(of('output-breaker')).toEqual(jasmine.objectContaining({ verdict: 'tight' }));
+    expect(of('plug-and-cord')?.capacity.pessimistic).toBe(18);
+    expect(of('plug-and-cord')?.worst.hi).toBeCloseTo(19, 10);
+  });
+
+  it('loads the battery with the losses: 2,000 W cost 2,202 W at best 93 and full 88 % (worked example, methods.md 6.1)', () => {
+    expect(lossCurve(3000, 30, 0.93, 0.88).b).toBeCloseTo(4.018e-5, 8);
+    expect(dcWatts(lossCurve(3000, 30, 0.93, 0.88), 2000, 2000)).toBeCloseTo(2202, 0);
+    // best 94 % contradicts the other two: a would be 0.99, so a = 1 and the full figure stays
+    expect(lossCurve(3000, 30, 0.94, 0.88)).toEqual({ idleW: 30, a: 1, b: jasmine.any(Number) as never });
+    expect(lossCurve(3000, 30, 0.94, 0.88).b).toBeCloseTo(4.212e-5, 8);
+    const rig = exampleRig({ heater: { w: 2000 } });
+    const withBattery: Rig = {
+      ...rig,
+      converters: rig.converters.map((converter) => ({
+        ...converter,
+        idleW: q(30),
+        efficiencyPeak: q(0.93),
+        efficiencyFull: q(0.88),
+      })),
+      batteries: rig.batteries.map((battery) => ({ ...battery, dischargeA: 180, reservePercent: 20 })),
+    };
+    const result = check(withBattery, { supply: 'battery', on: on('heater') });
+    expect(result.decider?.kind).toBe('battery');
+    expect(result.decider?.worst.hi).toBeCloseTo(2202.4 / 12, 1);
+    const clock = batteryClockOf({ charge: { percent: 70, readAt: '2026-01-01T00:00:00Z' } }, result);
+    // half of 200 Ah at 183.5 A
+    expect((clock?.reserveInS ?? 0) / 60).toBeCloseTo((100 / 183.5) * 60, 0);
+    const working = clock && clockWorkingOf(result, clock);
+    expect(working?.lines.map((line) => Math.round(line.watts.stated))).toEqual([2000, 202]);
+    expect(working?.steps[0]).toBe('2,202 W at 12 V: 184 A.');
+  });
+
+  it('joins a tied start with its leader, since it falls within the recovery time (methods.md, rule 6)', () => {
+    const loads = {
+      saw: { w: 500, start: [2000, 1], usage: 'during-work' },
+      fan: { w: 500, start: [2000, 1] },
+    } as const;
+    const rig = exampleRig(loads, { watts: 3000, tiers: [[3500, 5]] });
+    expect(check(rig, { supply: 'battery', on: on('saw', 'fan') }).verdict).toBe('holds');
+    const tied: Rig = { ...rig, ties: [{ follower: 'fan', leader: 'saw', delayS: 1 }] };
+    const result = check(tied, { supply: 'battery', on: on('saw', 'fan') });
+    expect(result.verdict).toBe('trips');
+    expect(result.decider?.worst.hi).toBeCloseTo(4000, 6);
+  });
+
+  it('runs one of two locked loads, and keeps a barred load off its supply', () => {
+    const rig = exampleRig({ kettle: { w: 1500 }, hob: { w: 1500 }, heater: { w: 1500 } }, { watts: 2000 });
+    const ruled: Rig = {
+      ...rig,
+      locks: [{ name: 'Either or', loads: ['kettle', 'hob'] }],
+      loads: rig.loads.map((load) => (load.id === 'heater' ? { ...load, neverOn: ['battery'] } : load)),
+    };
+    const result = check(ruled, { supply: 'battery', on: on('kettle', 'hob', 'heater') });
+    expect(result.verdict).toBe('holds');
+    expect(result.notFed.map(({ load, because }) => `${load.id}: ${because}`).sort()).toEqual([
+      'heater: you keep it off On battery',
+      'hob: "Either or" lets one run at a time',
+    ]);
+  });
+});
+
+describe('if the source drops out', () => {
+  it('puts everything on the inverter at once, and lets what is ahead of it go dark', () => {
+    const rig = hookup(
+      { a: { w: 2000 }, b: { w: 2000 }, boiler: { w: 1000, circuit: 'ahead' } },
+      { inputLimitA: 20 },
+      { watts: 2600, shoreA: 30 },
+    );
+    const scene = { supply: 'shore', on: on('a', 'b', 'boiler') };
+    expect(check(rig, scene).verdict).toBe('holds');
+    const dropOut = dropOutOf(rig, scene);
+    expect(dropOut?.verdict).toBe('trips');
+    expect(dropOut?.dark.map((each) => each.load.id)).toEqual(['boiler']);
+    expect(dropOutOf(rig, { ...scene, supply: 'battery' })).toBeUndefined();
+  });
+
+  it('is Tight where a compressor that stalls against pressure, 10 s at its locked rotor, is too much (methods.md 15)', () => {
+    const loads = { fridge: { w: 80, start: [600, 0.3], usage: 'by-itself', kind: 'refrigerator' } } as const;
+    const small = hookup(loads, { inputLimitA: 20 }, { watts: 500, tiers: [[900, 5]] });
+    const scene = { supply: 'shore', on: on('fridge') };
+    expect(dropOutOf(small, scene)).toEqual(
+      jasmine.objectContaining({ verdict: 'tight', mayStall: 'fridge' }),
+    );
+    const lasting = hookup(loads, { inputLimitA: 20 }, { watts: 500, tiers: [[900, 20]] });
+    expect(dropOutOf(lasting, scene)?.verdict).toBe('holds');
+    const soft = {
+      ...small,
+      loads: small.loads.map((load) => ({
+        ...load,
+        parts: load.parts.map((part) => ({ ...part, start: { ...part.start!, soft: {} } })),
+      })),
+    };
+    expect(dropOutOf(soft, scene)?.verdict).toBe('holds');
+  });
+});
+
+describe('the outlook of a load that is off', () => {
+  const system = { watts: 2600, tiers: [[4000, 5]] } as const;
+  const rig = ((): Rig => {
+    const plain = exampleRig(
+      {
+        oven: { w: 1500 },
+        lamp: { w: 20 },
+        hob: { w: 1400 },
+        pump: { w: 500, start: [3500, 1] },
+        boiler: { w: 500, circuit: 'ahead' },
+      },
+      system,
+    );
+    const states = [
+      { id: 'low', name: 'Low', parts: [{ part: 'main', share: 0.3 }] },
+      { id: 'middle', name: 'Middle', parts: [{ part: 'main', share: 0.7 }] },
+    ];
+    return { ...plain, loads: plain.loads.map((load) => (load.id === 'hob' ? { ...load, states } : load)) };
+  })();
+
+  it('says can start, after which load ends or in which state, and why never', () => {
+    const outlook = outlooksOf(rig, { supply: 'battery', on: on('oven', 'lamp') });
+    expect(outlook.get('hob')).toEqual(
+      jasmine.objectContaining({ answer: 'later', after: 'oven', inState: 'middle' }),
+    );
+    expect(outlook.get('pump')).toEqual(jasmine.objectContaining({ answer: 'later', after: 'oven' }));
+    expect(outlook.get('boiler')).toEqual({ answer: 'not-here', because: 'nothing feeds Ahead' });
+    expect(outlooksOf(rig, { supply: 'battery', on: on('lamp') }).get('pump')?.answer).toBe('can-start');
+  });
+
+  it('agrees with the check for a load without a start: it can start exactly when the set with it holds', () => {
+    for (const set of [['oven'], ['oven', 'lamp'], ['lamp'], ['pump', 'lamp'], ['pump', 'oven']]) {
+      const running = on(...set);
+      const answer = outlooksOf(rig, { supply: 'battery', on: running }).get('hob')?.answer;
+      const verdict = check(rig, { supply: 'battery', on: [...running, { load: 'hob' }] }).verdict;
+      expect(answer === 'can-start').toBe(verdict === 'holds');
+    }
+  });
+});
+
+describe('what would settle it', () => {
+  it('names the number and the largest value, once measured, at which the set holds', () => {
+    const rig = exampleRig({ oven: { w: q(1500, 'nameplate') } }, { watts: 1600 });
+    const scene = { supply: 'battery', on: on('oven') };
+    const settled = settlementOf(rig, scene, check(rig, scene));
+    // measured numbers are doubtful by 3 %: 1,600 / 1.03
+    expect(settled).toEqual(jasmine.objectContaining({ by: 'measuring', loadId: 'oven', field: 'running' }));
+    expect(settled?.by === 'measuring' && settled.threshold).toBeCloseTo(1600 / 1.03, -1);
+  });
+});

@@ -1,0 +1,132 @@
+import { supplyOf } from '../../src/rig/lookup.js';
+import fc from 'fast-check';
+import type { Load, Rig } from '../../src/rig/schema.js';
+import type { Consumer } from '../../src/electrical/consumer.js';
+import { check } from '../../src/verdict/check.js';
+import type { AtEdges, Limit } from '../../src/verdict/limit.js';
+import { situationOf } from '../../src/verdict/situation.js';
+import { bestStartOrder, type StartTest } from '../../src/verdict/start-order.js';
+import type { Verdict } from '../../src/verdict/verdict.js';
+import { exampleRig, on, q, type ExampleLoad, type ExampleSystem } from '../example-rig.js';
+
+const TIERS: ExampleSystem['tiers'] = [
+  [5000, 0.5],
+  [4000, 5],
+];
+
+describe('the start order', () => {
+  it('is not the sort by start less running: with two tiers the larger rise may have to wait (algorithms.md 1)', () => {
+    const rig = exampleRig(
+      {
+        base: { w: 600, usage: 'by-itself' },
+        // rise 1,600 VA for 0.3 s, and rise 1,400 VA for 1.0 s: the sort would start a first
+        a: { w: 1200, start: [2800, 0.3] },
+        b: { w: 1000, start: [2400, 1] },
+      },
+      { watts: 3000, tiers: TIERS },
+    );
+    const result = check(rig, { supply: 'battery', on: on('base', 'a', 'b') });
+    expect(result.verdict).toBe('holds');
+    expect(result.order.map((consumer) => consumer.load.id)).toEqual(['b', 'a']);
+    expect(result.notLast.map((each) => each.loadId)).toEqual(['b']);
+  });
+
+  it('is as good as the best of all orders at either edge (brute force over permutations, two limits, doubts)', () => {
+    const anyLoad: fc.Arbitrary<ExampleLoad> = fc
+      .record({
+        w: fc.integer({ min: 100, max: 1200 }),
+        pf: fc.constantFrom(1, 0.9, 0.7),
+        rise: fc.integer({ min: 100, max: 2800 }),
+        seconds: fc.constantFrom(0.3, 0.6, 1, 4),
+        basis: fc.constantFrom('setting' as const, 'nameplate' as const, 'guess' as const),
+      })
+      .map(({ w, pf, rise, seconds, basis }) => ({
+        w: q(w, basis),
+        pf,
+        startPf: 0.7,
+        start: [q(w / pf + rise, basis), seconds],
+      }));
+    let ordersThatMatter = 0;
+    fc.assert(
+      fc.property(fc.array(anyLoad, { minLength: 2, maxLength: 5 }), (examples) => {
+        const rig = exampleRig(Object.fromEntries(examples.map((example, index) => [`l${index}`, example])), {
+          watts: 2800,
+          va: 3200,
+          tiers: TIERS,
+          breakerA: 30,
+        });
+        const ids = rig.loads.map((load) => load.id);
+        const startOn = memoised((running, id) => verdictOfStart(rig, running, id));
+        const outcomes = permutations(ids).map((order) =>
+          worstOf(order.map((id, i) => startOn(order.slice(0, i), id))),
+        );
+        const best = outcomes.includes('holds') ? 'holds' : outcomes.includes('tight') ? 'tight' : 'trips';
+        if (best === 'holds' && outcomes.some((outcome) => outcome !== 'holds')) ordersThatMatter += 1;
+        expect(check(rig, { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
+        expect(orderIn(rig, ids, true)).toEqual(orderIn(rig, ids, false));
+      }),
+      { numRuns: 120, seed: 20261125 },
+    );
+    expect(ordersThatMatter).toBeGreaterThan(5);
+  });
+
+  it('weighs the limits that have an end, beside one that has none', () => {
+    const spare = new Map([
+      ['a', 400],
+      ['b', 900],
+      ['c', 100],
+    ]);
+    const capacity = (amount: number): AtEdges => ({
+      pessimistic: amount,
+      stated: amount,
+      optimistic: amount,
+    });
+    const limitOf = (amount: number, headroom: number): Limit =>
+      ({ capacity: capacity(amount), headroom: capacity(headroom), verdict: 'holds' }) as Limit;
+    const consumers = [...spare.keys()].map((id) => ({ load: { id } }) as Consumer);
+    const { order } = bestStartOrder(consumers, [], 'optimistic', (_, { load }) => [
+      limitOf(Infinity, Infinity),
+      limitOf(1000, spare.get(load.id) ?? 0),
+    ]);
+    expect(order.map(({ load }) => load.id)).toEqual(['c', 'a', 'b']);
+  });
+});
+
+/** The best order, found with tests that may stop early or with tests in full. */
+function orderIn(rig: Rig, ids: readonly string[], mayStop: boolean): readonly string[] {
+  const { consumers, test } = situationOf(rig, supplyOf(rig, 'battery'), on(...ids));
+  const inFull: StartTest = (running, starting) => test(running, starting);
+  const { order } = bestStartOrder(consumers, [], 'pessimistic', mayStop ? test : inFull);
+  return order.map(({ load }) => load.id);
+}
+
+/** One start on loads that run already: they belong to the floor, so no order is left to choose. */
+function verdictOfStart(rig: Rig, running: readonly string[], id: string): Verdict {
+  const loads = rig.loads.map((load) => (load.id === id ? load : runningOnly(load)));
+  return check({ ...rig, loads }, { supply: 'battery', on: on(...running, id) }).verdict;
+}
+
+const runningOnly = (load: Load): Load => ({
+  ...load,
+  usage: 'by-itself',
+  parts: load.parts.map((part) => ({ ...part, start: undefined })),
+});
+
+const worstOf = (verdicts: readonly Verdict[]): Verdict =>
+  verdicts.includes('trips') ? 'trips' : verdicts.includes('tight') ? 'tight' : 'holds';
+
+/** A start depends on which loads run, not on how they came to. */
+function memoised(judge: (running: readonly string[], id: string) => Verdict): typeof judge {
+  const known = new Map<string, Verdict>();
+  return (running, id) => {
+    const key = `${[...running].sort().join(' ')} + ${id}`;
+    const verdict = known.get(key) ?? judge(running, id);
+    known.set(key, verdict);
+    return verdict;
+  };
+}
+
+function permutations(ids: readonly string[]): readonly (readonly string[])[] {
+  if (ids.length < 2) return [ids];
+  return ids.flatMap((id) => permutations(ids.filter((other) => other !== id)).map((rest) => [id, ...rest]));
+}

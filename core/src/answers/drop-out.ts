@@ -1,0 +1,67 @@
+import type { Consumer } from '../electrical/consumer.js';
+import type { Rig } from '../rig/schema.js';
+import { asPlanningRule, decidingLimit, withCause, type Limit } from '../verdict/limit.js';
+import { loadOf, supplyOf } from '../rig/lookup.js';
+import { stalled } from '../verdict/other-surges.js';
+import {
+  momentsOf,
+  situationOf,
+  steadyLimitsOf,
+  type CheckScene,
+  type Situation,
+} from '../verdict/situation.js';
+import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+import { whenItTrips, type TripsWhen } from '../verdict/when-it-trips.js';
+import type { NotFed } from '../system/fed-loads.js';
+
+/** What happens if shore or generator fails now: everything lands on the inverter at once. */
+export interface DropOut {
+  readonly verdict: Verdict;
+  readonly decider: Limit | undefined;
+  /** What lands on the inverter. */
+  readonly landing: readonly Consumer[];
+  readonly tripsWhen: TripsWhen | undefined;
+  /** Loads that go dark with the source: those ahead of the inverter. */
+  readonly dark: readonly NotFed[];
+  /** The compressor that decides because it may stall against pressure (methods.md, rule 17). */
+  readonly mayStall: string | undefined;
+}
+
+/**
+ * The second verdict on every hookup: does the inverter carry what is on if the source drops out now?
+ * Nothing is started by hand then; what starts by itself may do so on top of everything.
+ *
+ * @returns Undefined where no source is connected. Source: methods.md, rule 17.
+ */
+export function dropOutOf(rig: Rig, scene: CheckScene): DropOut | undefined {
+  const supply = supplyOf(rig, scene.supply);
+  if (supply.sources.length === 0) return undefined;
+  const situation = situationOf(rig, { ...supply, sources: [] }, scene.on);
+  const { consumers } = situation;
+  const limits = [
+    ...steadyLimitsOf(situation, consumers),
+    ...momentsOf(situation, consumers),
+    ...stallsOf(situation, consumers),
+  ];
+  const decider = decidingLimit(limits);
+  const stalling = decider?.start?.cause === 'stall' && decider.verdict !== 'holds';
+  return {
+    verdict: worstVerdict(limits.map((limit) => limit.verdict)),
+    decider,
+    landing: consumers,
+    tripsWhen: decider?.verdict === 'trips' ? whenItTrips(decider) : undefined,
+    dark: situation.notFed,
+    mayStall: stalling ? loadOf(rig, decider.start.loadId).name : undefined,
+  };
+}
+
+/**
+ * After a transfer a compressor without a soft starter may start against pressure: its rotor then stays
+ * locked for seconds. It may, so beyond a limit it is Tight and never Trips.
+ */
+function stallsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+  return running
+    .flatMap((consumer) => stalled(consumer) ?? [])
+    .flatMap((consumer) => test(running, consumer))
+    .map((limit) => asPlanningRule(withCause(limit, 'stall')));
+}

@@ -1,0 +1,31 @@
+import type { CheckResult } from '../verdict/check.js';
+import { isSagKnown } from '../verdict/dc-path.js';
+import { isDropKnown } from './voltage-drop.js';
+import type { Rig } from '../rig/schema.js';
+import type { BatteryElement } from '../system/series-elements.js';
+
+/** What no verdict covers: named beside every one, "by the limits checked". */
+const ALWAYS = ['two kicks in the same second'] as const;
+
+/** What is not checked, given what feeds the set and what the rig says of it. */
+export function notChecked(rig: Rig, result: CheckResult): readonly string[] {
+  const { elements, supply } = result;
+  const { conditions } = rig;
+  const bank = elements.find((element) => element.kind === 'battery');
+  const heat = conditions?.panelC === undefined || conditions.inverterC === undefined;
+  return [
+    ...(bank?.kind === 'battery' ? ofBank(bank) : []),
+    ...(supply.sources.length > 0 && !supply.volts ? ['the voltage of the source'] : []),
+    ...(heat ? ['heat of the surroundings'] : []),
+    ...(isDropKnown(rig, result) ? [] : ['voltage drop on the way to a load']),
+    ...ALWAYS,
+  ];
+}
+
+function ofBank(bank: BatteryElement): readonly string[] {
+  return [
+    ...(isSagKnown(bank) ? [] : ['the dip of the battery voltage']),
+    ...(bank.batteries.every((battery) => battery.cable) ? [] : ['DC cable']),
+    ...(bank.batteries.every((battery) => battery.fuse) ? [] : ['DC fuse']),
+  ];
+}

@@ -1,0 +1,106 @@
+import { supplyOf } from '../rig/lookup.js';
+import type { Consumer } from '../electrical/consumer.js';
+import { isSoftStarted } from '../electrical/soft-starter.js';
+import { LOCK_OUT_S } from '../reference/soft-starters.js';
+import { SAME_MOMENT_S } from '../reference/rough-use.js';
+import type { Load, Rig } from '../rig/schema.js';
+import { decidingLimit, withCause, type Limit } from '../verdict/limit.js';
+import { situationOf, steadyLimitsOf, type CheckScene, type Situation } from '../verdict/situation.js';
+import { hasStart } from '../electrical/joined-start.js';
+import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+
+/** What restarts together after an outage, so long after the power is back. */
+export interface Wave {
+  readonly afterS: number;
+  readonly loads: readonly Load[];
+}
+
+/** What happens when the power comes back to a set that was on. */
+export interface PowerBack {
+  readonly verdict: Verdict;
+  readonly decider: Limit | undefined;
+  readonly waves: readonly Wave[];
+  /** What to switch off before it comes back, so that the rest holds; empty where it holds, or where nothing helps. */
+  readonly switchOffFirst: readonly Load[];
+}
+
+/**
+ * When power comes back, thermostats, pressure switches and whatever was left on start in the same moment;
+ * restart waits and soft starters come later, those within five seconds of each other together.
+ *
+ * @returns Undefined where nothing restarts. Source: methods.md 15 (power comes back); common practice.
+ */
+export function powerBackOf(rig: Rig, scene: CheckScene): PowerBack | undefined {
+  const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+  const restarting = situation.consumers.filter(({ load }) => restartsByItself(load));
+  if (restarting.length === 0) return undefined;
+  const limits = limitsOf(situation, restarting);
+  return {
+    verdict: worstVerdict(limits.map((limit) => limit.verdict)),
+    decider: decidingLimit(limits),
+    waves: wavesOf(restarting).map(({ afterS, consumers }) => ({
+      afterS,
+      loads: consumers.map((consumer) => consumer.load),
+    })),
+    switchOffFirst: whatToSwitchOff(situation, restarting).map((consumer) => consumer.load),
+  };
+}
+
+/** What a hand has to press again stays off: tools, unless the rig says otherwise. */
+function restartsByItself({ afterOutage, usage }: Load): boolean {
+  return (afterOutage ?? (usage === 'during-work' ? 'stays-off' : 'restarts')) === 'restarts';
+}
+
+interface ConsumerWave {
+  readonly afterS: number;
+  readonly consumers: readonly Consumer[];
+}
+
+function wavesOf(restarting: readonly Consumer[]): readonly ConsumerWave[] {
+  const byWait = [...restarting].sort((a, b) => waitOf(a) - waitOf(b));
+  return byWait.reduce<readonly ConsumerWave[]>((waves, consumer) => {
+    const last = waves.at(-1);
+    const afterS = waitOf(consumer);
+    if (!last || afterS - last.afterS > SAME_MOMENT_S) return [...waves, { afterS, consumers: [consumer] }];
+    return [...waves.slice(0, -1), { ...last, consumers: [...last.consumers, consumer] }];
+  }, []);
+}
+
+function waitOf({ load, parts }: Consumer): number {
+  if (load.restartWaitS !== undefined) return load.restartWaitS;
+  return parts.some(({ part }) => isSoftStarted(part)) ? LOCK_OUT_S.usual : 0;
+}
+
+function limitsOf(situation: Situation, restarting: readonly Consumer[]): readonly Limit[] {
+  const running: Consumer[] = [];
+  const starts: Limit[] = [];
+  for (const { consumers } of wavesOf(restarting)) {
+    running.push(...consumers);
+    const starting = consumers.filter(hasStart);
+    const [alone] = starting;
+    // The parts of one load start one after the other, as whenever it starts.
+    if (starting.length === 1 && alone) starts.push(...situation.test(running, alone));
+    else
+      starts.push(...situation.testTogether(running, starting).map((limit) => withCause(limit, 'together')));
+  }
+  return [...steadyLimitsOf(situation, restarting), ...starts];
+}
+
+/** The largest starts first, protected loads never, until the rest holds. */
+function whatToSwitchOff(situation: Situation, restarting: readonly Consumer[]): readonly Consumer[] {
+  const holds = (rest: readonly Consumer[]): boolean =>
+    limitsOf(situation, rest).every((limit) => limit.verdict === 'holds');
+  if (holds(restarting)) return [];
+  const candidates = restarting
+    .filter(({ load }) => load.isProtected !== 'yes')
+    .sort((a, b) => heaviness(b) - heaviness(a));
+  const off: Consumer[] = [];
+  for (const consumer of candidates) {
+    off.push(consumer);
+    if (holds(restarting.filter((each) => !off.includes(each)))) return off;
+  }
+  return [];
+}
+
+const heaviness = ({ parts }: Consumer): number =>
+  parts.reduce((sum, part) => sum + (part.start?.va.value ?? part.running.watts.value), 0);

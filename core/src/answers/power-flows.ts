@@ -1,0 +1,45 @@
+import type { Consumer } from '../electrical/consumer.js';
+import type { CheckResult } from '../verdict/check.js';
+import { runningBatteryWatts, runningThrough } from '../system/flow.js';
+import type { BreakerElement, GeneratorElement, SeriesElement } from '../system/series-elements.js';
+
+/** Where the running power comes from, as stated, W. */
+export interface PowerFlows {
+  readonly fromSourceW: number;
+  /** Drawn from the batteries, losses and DC loads included. */
+  readonly fromBatteryW: number;
+  /** What the source gives to the charger. */
+  readonly toChargeW: number;
+}
+
+/** The flows of a set while everything that is on runs; both legs of a source together. */
+export function powerFlowsOf(result: CheckResult): PowerFlows {
+  const running = [...result.selfStarting, ...result.order];
+  const conductors = sourceConductors(result.elements);
+  const battery = result.elements.find((element) => element.kind === 'battery');
+  const fromSourceW = conductors.reduce((sum, each) => sum + runningThrough(each, running).watts.stated, 0);
+  const withoutCharging = conductors.reduce((sum, each) => sum + withoutCharger(each, running), 0);
+  return {
+    fromSourceW,
+    fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running).stated : 0,
+    toChargeW: fromSourceW - withoutCharging,
+  };
+}
+
+type Conductor = BreakerElement | GeneratorElement;
+
+/** One element per conductor of the source: its breaker, or else the generator itself. */
+function sourceConductors(elements: readonly SeriesElement[]): readonly Conductor[] {
+  const ofKind = (kind: Conductor['kind']): readonly Conductor[] =>
+    elements.filter((element): element is Conductor => element.kind === kind);
+  const breakers = ofKind('source-breaker');
+  return breakers.length > 0 ? breakers : ofKind('generator');
+}
+
+function withoutCharger(conductor: Conductor, running: readonly Consumer[]): number {
+  const behindLimits = conductor.behindLimits.map((each) => ({
+    ...each,
+    limit: { ...each.limit, chargerVA: 0 },
+  }));
+  return runningThrough({ ...conductor, behindLimits }, running).watts.stated;
+}

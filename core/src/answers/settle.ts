@@ -1,0 +1,83 @@
+import { intervalOf } from '../rig/half-widths.js';
+import { partNumber } from '../electrical/part-numbers.js';
+import { withPartNumber } from '../rig/edits.js';
+import type { Rig } from '../rig/schema.js';
+import { check, type CheckResult } from '../verdict/check.js';
+import { atOnce } from './in-steps.js';
+import type { Doubt } from '../verdict/limit.js';
+import type { CheckScene } from '../verdict/situation.js';
+
+/** What would turn a Tight verdict into Holds. */
+export type Settlement =
+  /** Measure this number: at the threshold or less the set holds. */
+  | {
+      readonly by: 'measuring';
+      readonly loadId: string;
+      readonly partId: string;
+      readonly field: Doubt['field'];
+      readonly threshold: number;
+    }
+  /** Try three starts on this hookup and note who carries them. */
+  | { readonly by: 'trying-starts' }
+  /** What the device really does decides: its data sheet says; measuring loads does not help. */
+  | { readonly by: 'data-sheet'; readonly device: string };
+
+const BISECTIONS = 7;
+
+/**
+ * What would settle a Tight verdict: the number of widest doubt that, once measured, makes the set
+ * hold somewhere in its band, with the largest such value.
+ *
+ * @returns Undefined where nothing is Tight, or where no single number helps.
+ * Source: methods.md, rule 16.
+ */
+export function settlementOf(rig: Rig, scene: CheckScene, result: CheckResult): Settlement | undefined {
+  return atOnce(settlementInSteps(rig, scene, result));
+}
+
+/** The same with a pause after each value tried, for a page that must not stand still meanwhile. */
+export function* settlementInSteps(
+  rig: Rig,
+  scene: CheckScene,
+  result: CheckResult,
+): Generator<undefined, Settlement | undefined> {
+  const { decider, verdict, supply } = result;
+  if (verdict !== 'tight' || !decider || decider.kind === 'continuous-rule') return undefined;
+  for (const doubt of decider.doubts()) {
+    const threshold = yield* thresholdOf(rig, scene, doubt);
+    if (threshold !== undefined) {
+      const { loadId, partId, field } = doubt;
+      return { by: 'measuring', loadId, partId, field, threshold };
+    }
+  }
+  const isAssisted =
+    decider.start && supply.assist === 'on' && (supply.whoCarriesStart ?? 'unknown') === 'unknown';
+  if (isAssisted) return { by: 'trying-starts' };
+  return 'protection' in decider.element ? { by: 'data-sheet', device: decider.element.name } : undefined;
+}
+
+/** The largest value of a number, measured, at which the set holds; within the band of its doubt. */
+function* thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): Generator<undefined, number | undefined> {
+  const load = rig.loads.find((each) => each.id === doubt.loadId);
+  const part = load?.parts.find((each) => each.id === doubt.partId);
+  const quantity = load && part && partNumber(rig, load, part, doubt.field);
+  if (!quantity || quantity.basis === 'measured') return undefined;
+  const { lo, hi } = intervalOf(quantity, doubt.field);
+  const holdsAt = (value: number): boolean => {
+    const measured = withPartNumber(rig, doubt.loadId, doubt.partId, doubt.field, {
+      value,
+      basis: 'measured',
+    });
+    return check(measured, scene).verdict === 'holds';
+  };
+  if (!holdsAt(lo)) return undefined;
+  if (holdsAt(hi)) return hi;
+  let [holds, fails] = [lo, hi];
+  for (let step = 0; step < BISECTIONS; step += 1) {
+    yield;
+    const middle = (holds + fails) / 2;
+    if (holdsAt(middle)) holds = middle;
+    else fails = middle;
+  }
+  return holds;
+}

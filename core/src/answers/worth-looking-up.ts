@@ -1,0 +1,112 @@
+import type { Basis, Quantity } from '../quantity/quantity.js';
+import { partNumber } from '../electrical/part-numbers.js';
+import type { PartNumber } from '../rig/edits.js';
+import { withPartNumber } from '../rig/edits.js';
+import type { Rig } from '../rig/schema.js';
+import { check } from '../verdict/check.js';
+import { atOnce } from './in-steps.js';
+import { outlooksOf } from './outlook.js';
+import { settlementOf } from './settle.js';
+import type { CheckScene } from '../verdict/situation.js';
+
+/** How well the numbers of a rig are known. */
+export interface DoubtCount {
+  /** Numbers that state how they are known. */
+  readonly numbers: number;
+  /** Those that are typical of their kind or guessed. */
+  readonly doubtful: number;
+}
+
+const DOUBTFUL: readonly Basis[] = ['typical', 'guess', 'table'];
+
+/** Numbers entered anywhere in a rig, and how many of them are doubtful; scenes apart. */
+export function countDoubts(rig: Rig): DoubtCount {
+  const { scenes: _scenes, ...system } = rig;
+  const found = quantitiesIn(system);
+  return { numbers: found.length, doubtful: found.filter(({ basis }) => DOUBTFUL.includes(basis)).length };
+}
+
+function quantitiesIn(value: unknown): readonly Quantity[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const { value: stated, basis } = value as Partial<Quantity>;
+  if (typeof stated === 'number' && typeof basis === 'string') return [value as Quantity];
+  return Object.values(value).flatMap(quantitiesIn);
+}
+
+/** The number whose doubt is in the way of the most verdicts. */
+export interface WorthLookingUp {
+  readonly loadId: string;
+  readonly partId: string;
+  readonly field: PartNumber;
+  readonly quantity: Quantity;
+  /** Verdicts that are Tight now: of the set, and of loads on top of it. */
+  readonly tight: number;
+  /** Verdicts that are Tight now and would no longer be, were it known. */
+  readonly settles: number;
+  /** At this value or less the set that is on holds; undefined where that is not at stake. */
+  readonly threshold: number | undefined;
+}
+
+type Candidate = Pick<WorthLookingUp, 'loadId' | 'partId' | 'field' | 'quantity'>;
+
+/**
+ * The ONE number worth looking up next: with its doubt taken away, the set that is on and the outlooks of
+ * all other loads lose the most Tight verdicts. Where none is Tight, the widest of the doubtful numbers.
+ *
+ * @returns Undefined where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
+ */
+export function worthLookingUp(rig: Rig, scene: CheckScene): WorthLookingUp | undefined {
+  return atOnce(worthLookingUpInSteps(rig, scene));
+}
+
+/**
+ * The same with a pause after each number: with many loads it takes seconds, and a page must not stand still
+ * for so long.
+ */
+export function* worthLookingUpInSteps(
+  rig: Rig,
+  scene: CheckScene,
+): Generator<undefined, WorthLookingUp | undefined> {
+  const tight = tightCount(rig, scene);
+  const settlement = settlementOf(rig, scene, check(rig, scene));
+  const counted: WorthLookingUp[] = [];
+  for (const { loadId, partId, field, quantity } of candidatesOf(rig)) {
+    const certain: Quantity = { value: quantity.value, basis: 'setting' };
+    const left = tight === 0 ? 0 : tightCount(withPartNumber(rig, loadId, partId, field, certain), scene);
+    const decides =
+      settlement?.by === 'measuring' &&
+      settlement.loadId === loadId &&
+      settlement.partId === partId &&
+      settlement.field === field;
+    const threshold = decides ? settlement.threshold : undefined;
+    counted.push({ loadId, partId, field, quantity, tight, settles: tight - left, threshold });
+    yield;
+  }
+  return counted.sort(
+    (a, b) =>
+      Number(b.threshold !== undefined) - Number(a.threshold !== undefined) ||
+      b.settles - a.settles ||
+      widthOf(b) - widthOf(a),
+  )[0];
+}
+
+const widthOf = ({ quantity }: Pick<WorthLookingUp, 'quantity'>): number =>
+  (quantity.plus ?? 0) + (quantity.minus ?? 0);
+
+function candidatesOf(rig: Rig): readonly Candidate[] {
+  const fields: readonly PartNumber[] = ['running', 'start'];
+  return rig.loads.flatMap((load) =>
+    load.parts.flatMap((part) =>
+      fields.flatMap((field) => {
+        const quantity = partNumber(rig, load, part, field);
+        const isDoubtful = quantity && (DOUBTFUL.includes(quantity.basis) || quantity.basis === 'nameplate');
+        return isDoubtful ? [{ loadId: load.id, partId: part.id, field, quantity }] : [];
+      }),
+    ),
+  );
+}
+
+function tightCount(rig: Rig, scene: CheckScene): number {
+  const outlooks = [...outlooksOf(rig, scene).values()].filter(({ answer }) => answer === 'tight').length;
+  return outlooks + (check(rig, scene).verdict === 'tight' ? 1 : 0);
+}

@@ -1,0 +1,28 @@
+import { atVolts, onModifiedSine } from '../electrical/at-volts.js';
+import { consumerOf, type Consumer } from '../electrical/consumer.js';
+import { systemOfLoad } from '../electrical/voltage-of-load.js';
+import type { Interval } from '../quantity/quantity.js';
+import { intervalOf } from '../rig/half-widths.js';
+import type { Rig, Supply } from '../rig/schema.js';
+import type { FedLoad } from './fed-loads.js';
+
+/** Volts between two legs of a 208 V service over those of a 240 V one. */
+const WYE_OVER_OPPOSED = 208 / 240;
+
+/** A load as what feeds it makes it: at the volts of the source, or on the inverter's wave. */
+export function fedConsumer(rig: Rig, supply: Supply, entry: FedLoad, stateId?: string): Consumer {
+  const consumer = consumerOf(entry.load, systemOfLoad(rig, entry.load), stateId);
+  const [feed] = entry.feeds;
+  if (feed.by === 'source') return atVolts(consumer, voltageShare(supply, entry));
+  const isModified = feed.by === 'inverter' && feed.converter.waveform === 'modified-sine';
+  return isModified ? onModifiedSine(consumer) : consumer;
+}
+
+/** Voltage at a load over its nominal voltage; where none was read, the nominal one. */
+function voltageShare(supply: Supply, { bus, feeds, poles }: FedLoad): Interval {
+  const between = poles.length > 1 && feeds[0].phase === 'wye-208' ? WYE_OVER_OPPOSED : 1;
+  if (!supply.volts) return { lo: between, stated: between, hi: between };
+  const { lo, stated, hi } = intervalOf(supply.volts, 'running');
+  const share = (volts: number): number => (volts / bus.volts) * between;
+  return { lo: share(lo), stated: share(stated), hi: share(hi) };
+}

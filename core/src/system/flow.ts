@@ -1,0 +1,133 @@
+import { addAc, type AcSum, type AcTerm, type Demand } from '../electrical/apparent-power.js';
+import { addShares, inverterShare, plainDemand, sourceShare } from '../electrical/assist.js';
+import type { Consumer } from '../electrical/consumer.js';
+import { onConductor } from '../electrical/at-volts.js';
+import { dcDemand, type LossCurve, lossCurveOf } from '../electrical/efficiency-curve.js';
+import { intervalOf } from '../rig/half-widths.js';
+import type {
+  BatteryElement,
+  BehindLimit,
+  BreakerElement,
+  InverterElement,
+  Members,
+  SeriesElement,
+} from './series-elements.js';
+
+/** The consumers of a set of loads. */
+export function among(loads: ReadonlySet<string>, consumers: readonly Consumer[]): readonly Consumer[] {
+  return consumers.filter((consumer) => loads.has(consumer.load.id));
+}
+
+/** The consumers on a conductor, each with the share of it that flows there. */
+export function onMembers(members: Members, consumers: readonly Consumer[]): readonly Consumer[] {
+  return consumers.flatMap((consumer) => {
+    const share = members.get(consumer.load.id);
+    return share === undefined ? [] : [onConductor(consumer, share)];
+  });
+}
+
+/** The consumers whose current passes through an element. */
+export function throughElement(element: SeriesElement, consumers: readonly Consumer[]): readonly Consumer[] {
+  return flowOn(element.members, consumers).through;
+}
+
+/** What a conductor carries of some consumers. */
+interface Flow {
+  readonly through: readonly Consumer[];
+  sum?: AcSum;
+}
+
+function flowOn(members: Members, consumers: readonly Consumer[]): Flow {
+  const known = flows.get(consumers) ?? new Map<Members, Flow>();
+  flows.set(consumers, known);
+  const flow = known.get(members) ?? { through: onMembers(members, consumers) };
+  known.set(members, flow);
+  return flow;
+}
+
+function sumOn(members: Members, consumers: readonly Consumer[]): AcSum {
+  const flow = flowOn(members, consumers);
+  return (flow.sum ??= runningSum(flow.through));
+}
+
+/** The conductors of one path have the same members, and every one of their limits asks for the same flow. */
+const flows = new WeakMap<readonly Consumer[], Map<Members, Flow>>();
+
+/** What consumers draw running, as terms of a sum. */
+export function runningTerms(consumers: readonly Consumer[]): readonly AcTerm[] {
+  return consumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
+}
+
+/** The running sum of consumers. */
+export function runningSum(consumers: readonly Consumer[]): AcSum {
+  return addAc(runningTerms(consumers));
+}
+
+/** The running power that passes through an element, whoever else carries a part of it left out. */
+export function runningThrough(element: SeriesElement, consumers: readonly Consumer[]): AcSum {
+  const { members } = element;
+  if (element.kind === 'inverter') {
+    const all = sumOn(members, consumers);
+    return element.assists ? inverterShare(all, element.assists.limit.va) : all;
+  }
+  return 'behindLimits' in element && element.behindLimits.length > 0
+    ? onSource(element.behindLimits, throughElement(element, consumers))
+    : sumOn(members, consumers);
+}
+
+/** Loads ahead of an inverter/charger draw what they draw; those behind it what its limit lets through. */
+function onSource(behindLimits: readonly BehindLimit[], through: readonly Consumer[]): AcSum {
+  const ahead = through.filter(({ load }) => !behindLimits.some(({ behind }) => behind.has(load.id)));
+  return behindLimits
+    .map(({ behind, limit }) => sourceShare(runningSum(among(behind, through)), limit))
+    .reduce((sum, share) => addShares(sum, share), runningSum(ahead));
+}
+
+/** The current in a breaker, a relay or a cord, A; what others draw from the same breaker included. */
+export function ampsThrough(element: Pick<BreakerElement, 'volts' | 'otherLoadsA'>, va: Demand): Demand {
+  const own = inAmps(va, element.volts);
+  if (!element.otherLoadsA) return own;
+  const others = intervalOf(element.otherLoadsA, 'running');
+  return plainDemand(own.lo + others.lo, own.stated + others.stated, own.hi + others.hi);
+}
+
+/** A demand in VA as amps at a voltage. */
+export function inAmps(va: Demand, volts: number): Demand {
+  const spread = ({ hard, expanded }: Demand['up']) => ({ hard: hard / volts, expanded: expanded / volts });
+  return {
+    lo: va.lo / volts,
+    stated: va.stated / volts,
+    hi: va.hi / volts,
+    up: spread(va.up),
+    down: spread(va.down),
+  };
+}
+
+/**
+ * What the batteries of a bus give, W: what its inverters draw by their loss curves, and the DC loads.
+ *
+ * @param sums What each inverter carries at its output, in the order of the element's inverters.
+ * @param dcWatts What the DC loads draw.
+ */
+export function batteryWatts({ inverters }: BatteryElement, sums: readonly AcSum[], dcWatts: Demand): Demand {
+  const counted = new Set<string>();
+  return inverters.reduce((all, inverter, index) => {
+    const sum = sums[index];
+    if (!sum || sum.va.hi === 0) return all;
+    const draw = dcDemand(lossCurveOfLeg(inverter, counted.has(inverter.converter.id)), sum);
+    counted.add(inverter.converter.id);
+    return plainDemand(all.lo + draw.lo, all.stated + draw.stated, all.hi + draw.hi);
+  }, dcWatts);
+}
+
+/** What the batteries give while a set runs, W. */
+export function runningBatteryWatts(element: BatteryElement, consumers: readonly Consumer[]): Demand {
+  const sums = element.inverters.map((inverter) => runningThrough(inverter, consumers));
+  return batteryWatts(element, sums, runningSum(among(element.dcMembers, consumers)).watts);
+}
+
+/** Each leg of a unit has its share of the resistance; the idle draw of the unit counts once. */
+function lossCurveOfLeg({ converter, units }: InverterElement, isIdleCounted: boolean): LossCurve {
+  const { idleW, a, b } = lossCurveOf(converter);
+  return { idleW: isIdleCounted ? 0 : idleW * Math.max(1, units), a, b: b / units };
+}

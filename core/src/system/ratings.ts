@@ -1,0 +1,59 @@
+import { generatorFactor } from '../electrical/generator-derating.js';
+import { inverterFactor } from '../electrical/inverter-derating.js';
+import type { SurgeRating } from '../electrical/surge-tiers.js';
+import type { Interval, Quantity } from '../quantity/quantity.js';
+import { TYPICAL_EFFICIENCY_FULL } from '../reference/inverter-losses.js';
+import { halfWidthsOf } from '../rig/half-widths.js';
+import type { Converter, Rig, Source } from '../rig/schema.js';
+
+/**
+ * What an inverter carries where it stands: all units side by side, less what heat and height take. Losses load
+ * the battery alone, unless the rig follows the school that counts them against the rating as well.
+ *
+ * @param share Of its rating on the leg in question: half of a unit that feeds two.
+ */
+export function inverterRating(rig: Rig, converter: Converter, share: number): SurgeRating {
+  const { inverterC, altitudeM } = rig.conditions ?? {};
+  const factor = inverterFactor(inverterC, converter.ratedUpToC, altitudeM);
+  const losses = rig.practice?.losses === 'on-the-inverter-too' ? fullEfficiency(converter) : 1;
+  const units = (converter.unitsInParallel ?? 1) * share * losses;
+  return scaledRating(converter, {
+    lo: factor.lo * units,
+    stated: factor.stated * units,
+    hi: factor.hi * units,
+  });
+}
+
+const fullEfficiency = ({ efficiencyFull }: Converter): number =>
+  efficiencyFull?.value ?? TYPICAL_EFFICIENCY_FULL;
+
+/** What a generator carries where it runs; undefined where its rating is not known. */
+export function generatorRating(rig: Rig, source: Source, share: number): SurgeRating | undefined {
+  const { continuousW, continuousVA, tiers = [], fuel } = source;
+  const stated = continuousVA ?? continuousW;
+  if (source.kind !== 'generator' || !stated) return undefined;
+  const { outdoorC, altitudeM } = rig.conditions ?? {};
+  const factor = generatorFactor({ altitudeM, celsius: outdoorC, fuel }) * share;
+  const rating = { continuousW: continuousW ?? stated, continuousVA: stated, tiers };
+  return scaledRating(rating, { lo: factor, stated: factor, hi: factor });
+}
+
+function scaledRating({ continuousW, continuousVA, tiers }: SurgeRating, factor: Interval): SurgeRating {
+  if (factor.lo === 1 && factor.stated === 1 && factor.hi === 1) return { continuousW, continuousVA, tiers };
+  return {
+    continuousW: scaledQuantity(continuousW, factor),
+    continuousVA: scaledQuantity(continuousVA, factor),
+    tiers: tiers.map((tier) => ({ ...tier, limit: scaledQuantity(tier.limit, factor) })),
+  };
+}
+
+function scaledQuantity(rating: Quantity, factor: Interval): Quantity {
+  const { minus, plus } = halfWidthsOf(rating, 'rating');
+  const value = rating.value * factor.stated;
+  return {
+    ...rating,
+    value,
+    minus: value - (rating.value - minus) * factor.lo,
+    plus: (rating.value + plus) * factor.hi - value,
+  };
+}

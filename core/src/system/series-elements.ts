@@ -1,0 +1,131 @@
+import type { SourceLimit } from '../electrical/assist.js';
+import type { Legs } from '../electrical/legs.js';
+import type { SurgeRating } from '../electrical/surge-tiers.js';
+import type { Battery, Bus, Converter, Protection, Rig, Source, Supply } from '../rig/schema.js';
+
+/** What the current of a set passes through: each must carry its share, and each has limits of its own. */
+export type SeriesElement =
+  | InverterElement
+  | GeneratorElement
+  | BreakerElement
+  | RelayElement
+  | CordElement
+  | NeutralElement
+  | CableElement
+  | BatteryElement;
+
+/**
+ * The loads whose current passes through an element, and the share of their volt-amps it carries: all of
+ * it, or half on each leg of a load between two legs.
+ */
+export type Members = ReadonlyMap<string, number>;
+
+interface ElementBase {
+  readonly id: string;
+  readonly name: string;
+  readonly members: Members;
+}
+
+/** Who carries a start while the inverter assists: a fact of the supply (methods.md, rule 11). */
+export type StartCarrier = NonNullable<Supply['whoCarriesStart']>;
+
+/** What stands between a source and the loads behind an inverter/charger. */
+export interface BehindLimit {
+  /** Loads fed through the transfer relay. */
+  readonly behind: ReadonlySet<string>;
+  readonly limit: SourceLimit;
+  readonly startCarrier: StartCarrier;
+}
+
+/** An inverter, or one leg of it, that carries its members or adds to a limited source. */
+export interface InverterElement extends ElementBase {
+  readonly kind: 'inverter';
+  readonly converter: Converter;
+  readonly rating: SurgeRating;
+  /** Units side by side times the share of each on this conductor: what rating and losses go by. */
+  readonly units: number;
+  /** Set while it assists: what the source carries of the same loads. */
+  readonly assists?: Assist;
+}
+
+export interface Assist {
+  readonly volts: number;
+  readonly limit: SourceLimit;
+  readonly startCarrier: StartCarrier;
+  /** The breaker of the source and the loads ahead on it, for what both carry together. */
+  readonly sourceBreaker: RatedBreaker | undefined;
+  readonly ahead: Members;
+  readonly relayA: number;
+}
+
+/** A breaker and how warm it is where it sits. */
+export interface RatedBreaker {
+  readonly protection: Protection;
+  readonly celsius: number | undefined;
+}
+
+interface OnSource {
+  /** Set where part of the members is behind an inverter/charger that limits or charges. */
+  readonly behindLimits: readonly BehindLimit[];
+}
+
+export interface GeneratorElement extends ElementBase, OnSource {
+  readonly kind: 'generator';
+  readonly source: Source;
+  readonly rating: SurgeRating;
+}
+
+export interface BreakerElement extends ElementBase, OnSource, RatedBreaker {
+  readonly kind: 'branch-breaker' | 'output-breaker' | 'source-breaker';
+  /** Nominal voltage of its bus, V. */
+  readonly volts: number;
+  /** Whether the 80 % rule counts for it. */
+  readonly hasContinuousRule: boolean;
+  /** What others draw from the same breaker. */
+  readonly otherLoadsA?: Supply['otherLoadsA'];
+}
+
+/** The transfer relay of an inverter/charger: a rating to keep, not a device that opens. */
+export interface RelayElement extends ElementBase, OnSource {
+  readonly kind: 'relay';
+  readonly amps: number;
+  readonly volts: number;
+}
+
+/** A plug, receptacle, adapter or cord: no breaker protects it if it is smaller (methods.md, rule 9). */
+export interface CordElement extends ElementBase, OnSource {
+  readonly kind: 'plug-and-cord';
+  readonly amps: number;
+  readonly volts: number;
+}
+
+/** The cable of a circuit, by the ampacity of the school the rig follows. */
+export interface CableElement extends ElementBase {
+  readonly kind: 'cable';
+  readonly amps: number;
+  readonly volts: number;
+  readonly source: string;
+}
+
+/** A neutral that two circuits share: on one 120 V pole it carries their sum, and no breaker sees it. */
+export interface NeutralElement extends ElementBase {
+  readonly kind: 'neutral';
+  readonly amps: number;
+  readonly volts: number;
+  readonly legs: Legs;
+  /** The loads of each of the two circuits. */
+  readonly sides: readonly [ReadonlySet<string>, ReadonlySet<string>];
+}
+
+/** The batteries on one DC bus, with the inverters that draw from them. */
+export interface BatteryElement extends ElementBase {
+  readonly kind: 'battery';
+  readonly batteries: readonly Battery[];
+  readonly bus: Bus;
+  readonly volts: number;
+  readonly inverters: readonly InverterElement[];
+  /** DC loads on the same bus. */
+  readonly dcMembers: ReadonlySet<string>;
+  readonly celsius: number | undefined;
+  readonly ampacitySchool: NonNullable<NonNullable<Rig['practice']>['ampacity']>;
+}

@@ -1,0 +1,83 @@
+import { feedsOf } from '../electrical/feeds.js';
+import type { Load, Rig, Supply } from '../rig/schema.js';
+import { circuitElements, neutralElements } from './circuit-side.js';
+import { busOf, fedLoads, type FedLoad, type NotFed } from './fed-loads.js';
+import { converterLeg, inverterElements, outputElements, type ConverterLeg } from './inverter-side.js';
+import { outputLegs, sourceLegs } from './leg-views.js';
+import type { BatteryElement, InverterElement, Members, SeriesElement } from './series-elements.js';
+import { cordElements, smallestBreaker, sourceElements } from './source-side.js';
+
+export interface Wiring {
+  readonly elements: readonly SeriesElement[];
+  readonly fed: readonly FedLoad[];
+  readonly notFed: readonly NotFed[];
+}
+
+/** Everything that the current of some loads passes through on a supply, conductor by conductor. */
+export function wiringOf(rig: Rig, supply: Supply, loads: readonly Load[]): Wiring {
+  const feeds = feedsOf(rig, supply);
+  const { fed, notFed } = fedLoads(rig, supply, loads);
+  const legs = rig.converters.flatMap((converter) =>
+    outputLegs(rig, feeds, converter, fed).map((leg) => converterLeg(rig, supply, converter, leg)),
+  );
+  const inverters = legs.flatMap((each) => inverterElements(rig, each, besideOf(rig, supply, each, fed)));
+  const candidates: readonly SeriesElement[] = [
+    ...inverters,
+    ...rig.sources.flatMap((source) => sourceElements(rig, supply, source, fed, legs)),
+    ...legs.flatMap((each) => outputElements(rig, each)),
+    ...rig.circuits.flatMap((circuit) => circuitElements(rig, circuit, fed)),
+    ...neutralElements(rig, fed),
+    ...fed.flatMap((entry) => loadCord(entry)),
+    ...rig.buses.flatMap((bus) => batteryElement(rig, bus.id, inverters, fed)),
+  ];
+  return { elements: candidates.filter((element) => element.members.size > 0), fed, notFed };
+}
+
+/** What stands on the same conductor of the source, beside an inverter that assists. */
+function besideOf(rig: Rig, supply: Supply, { leg }: ConverterLeg, fed: readonly FedLoad[]) {
+  const { passedOn } = leg;
+  const view = passedOn && sourceLegs(passedOn.source, fed).find((each) => each.pole === passedOn.sourcePole);
+  const isAhead = (id: string): boolean =>
+    fed.some(({ load, feeds }) => load.id === id && feeds[0].by === 'source' && !feeds[0].through);
+  const ahead: Members = new Map([...(view?.members ?? [])].filter(([id]) => isAhead(id)));
+  return { breaker: smallestBreaker(rig, supply), ahead };
+}
+
+function loadCord({ load, bus, poles }: FedLoad): readonly SeriesElement[] {
+  if (!load.cord) return [];
+  const shared = { members: new Map([[load.id, 1]]), volts: bus.volts * poles.length, behindLimits: [] };
+  return cordElements(`${load.id}:cord`, `Cord, plug of ${load.name}`, load.cord, shared);
+}
+
+function batteryElement(
+  rig: Rig,
+  busId: string,
+  all: readonly InverterElement[],
+  fed: readonly FedLoad[],
+): readonly BatteryElement[] {
+  const batteries = rig.batteries.filter((battery) => battery.bus === busId);
+  if (batteries.length === 0) return [];
+  const bus = busOf(rig, busId);
+  const inverters = all.filter((each) => each.converter.from === busId);
+  const dcMembers = new Set(
+    fed.flatMap(({ load, feeds }) =>
+      feeds[0].by === 'battery' && feeds[0].bus.id === busId ? [load.id] : [],
+    ),
+  );
+  const carried = [...inverters.flatMap((inverter) => [...inverter.members.keys()]), ...dcMembers];
+  return [
+    {
+      kind: 'battery',
+      id: `${busId}:batteries`,
+      name: batteries.length === 1 ? (batteries[0]?.name ?? 'Battery') : 'Batteries',
+      batteries,
+      bus,
+      volts: bus.volts,
+      inverters,
+      dcMembers,
+      celsius: rig.conditions?.batteryC,
+      ampacitySchool: rig.practice?.ampacity ?? 'nec',
+      members: new Map(carried.map((id) => [id, 1])),
+    },
+  ];
+}

@@ -1,0 +1,178 @@
+import { supplyOf } from '../rig/lookup.js';
+import type { Consumer } from '../electrical/consumer.js';
+import type { Rig, Supply } from '../rig/schema.js';
+import { compareLimits, decidingLimit, type Limit } from './limit.js';
+import { restartsOf, type Restart } from './restart.js';
+import type { SeriesElement } from '../system/series-elements.js';
+import { boggedLimits, situationOf, steadyLimitsOf, type CheckScene } from './situation.js';
+import { hasStart } from '../electrical/joined-start.js';
+import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
+import { worstVerdict, type Verdict } from './verdict.js';
+import { whenItTrips, type TripsWhen } from './when-it-trips.js';
+import type { NotFed } from '../system/fed-loads.js';
+
+export interface CheckResult {
+  readonly supply: Supply;
+  readonly verdict: Verdict;
+  /** The limit that decides; undefined where nothing that is on is fed. */
+  readonly decider: Limit | undefined;
+  /** One row per limit, the deciding ones first; a start row is the hardest start of its limit. */
+  readonly limits: readonly Limit[];
+  /** Loads that start by themselves: they run before any start by hand. */
+  readonly selfStarting: readonly Consumer[];
+  /** Loads switched by hand, in the best order. */
+  readonly order: readonly Consumer[];
+  /** Every start in that order, then the self-starting loads on top of everything. */
+  readonly starts: readonly StartInOrder[];
+  /** Loads of the order that must not be started after all the others. */
+  readonly notLast: readonly NotLast[];
+  readonly restarts: readonly Restart[];
+  readonly tripsWhen: TripsWhen | undefined;
+  readonly elements: readonly SeriesElement[];
+  readonly notFed: readonly NotFed[];
+}
+
+/** Which orders of the starts a verdict is for. */
+export type StartOrderRule = 'best' | 'given' | 'any';
+
+export interface NotLast {
+  readonly loadId: string;
+  /** What decides if it is started last all the same. */
+  readonly limit: Limit;
+}
+
+export interface StartInOrder {
+  readonly consumer: Consumer;
+  readonly moment: 'in-order' | 'any-moment' | 'bogged';
+  /** What runs when it starts, itself left out. */
+  readonly running: readonly Consumer[];
+  readonly limits: readonly Limit[];
+}
+
+/** Every row of the limit ladder: the limits of the set and, beside them, its restarts. */
+export function ladderOf(result: CheckResult): readonly Limit[] {
+  return [...result.limits, ...result.restarts.map((restart) => restart.limit)].sort(compareLimits);
+}
+
+/**
+ * Can these loads run together on this supply?
+ *
+ * Every limit of every series element is tested at both edges: running watts, running VA and surge
+ * tiers of inverter and generator; branch, output and source breakers, steady and at a start; plugs,
+ * cords and the transfer relay; the batteries; the continuous rule. A set passes an edge if some
+ * order of its starts does; the verdict is for the best order of the pessimistic edge, or, where only
+ * the optimistic edge passes and in another order, for that one.
+ *
+ * @param rig A validated rig.
+ * @param scene What is on, and the supply; ids must be those of the rig.
+ * @param startOrder The best order (the default), the one given by the scene, or any: then every load
+ *   must be able to start last.
+ * @returns The verdict with everything that led to it.
+ * @throws RangeError where an id of the scene is not in the rig.
+ * Source: methods.md, rules 1 to 11, 13 to 15.
+ */
+export function check(rig: Rig, scene: CheckScene, startOrder: StartOrderRule = 'best'): CheckResult {
+  const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+  const { consumers, test, followers } = situation;
+  const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
+  const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');
+  const isStarted = (consumer: Consumer): boolean => hasStart(consumer) && !followers.has(consumer.load.id);
+  const order =
+    startOrder === 'best'
+      ? [
+          ...orderOf(byHand.filter(isStarted), selfStarting, test),
+          ...byHand.filter((consumer) => !isStarted(consumer)),
+        ]
+      : byHand;
+  const runningAtStart = startOrder === 'any' ? allOthers(consumers) : earlierOnes(selfStarting, order);
+  const starts = startsInOrder(order.filter(isStarted), runningAtStart, consumers, test);
+  const limits = [...steadyLimitsOf(situation, consumers), ...hardestStarts(starts)].sort(compareLimits);
+  const decider = decidingLimit(limits);
+  const verdict = worstVerdict(limits.map((limit) => limit.verdict));
+  return {
+    supply: situation.supply,
+    verdict,
+    decider,
+    limits,
+    selfStarting,
+    order,
+    starts,
+    notLast: notLastOf(order.filter(isStarted), consumers, test),
+    restarts: restartsOf(consumers, test),
+    tripsWhen: verdict === 'trips' && decider ? whenItTrips(decider) : undefined,
+    elements: situation.elements,
+    notFed: situation.notFed,
+  };
+}
+
+function orderOf(
+  starting: readonly Consumer[],
+  floor: readonly Consumer[],
+  test: StartTest,
+): readonly Consumer[] {
+  const careful = bestStartOrder(starting, floor, 'pessimistic', test);
+  if (careful.passes) return careful.order;
+  const hopeful = bestStartOrder(starting, floor, 'optimistic', test);
+  const earlier = earlierOnes(floor, careful.order);
+  const carefulMayDo = careful.order.every((consumer) =>
+    passesAt(test(earlier(consumer), consumer), 'optimistic'),
+  );
+  return hopeful.passes && !carefulMayDo ? hopeful.order : careful.order;
+}
+
+/** What runs when a load of an order is started: the floor and all before it. */
+function earlierOnes(floor: readonly Consumer[], order: readonly Consumer[]) {
+  return (consumer: Consumer): readonly Consumer[] => [...floor, ...order.slice(0, order.indexOf(consumer))];
+}
+
+function allOthers(consumers: readonly Consumer[]) {
+  return (consumer: Consumer): readonly Consumer[] => consumers.filter((other) => other !== consumer);
+}
+
+function startsInOrder(
+  starting: readonly Consumer[],
+  runningAtStart: (consumer: Consumer) => readonly Consumer[],
+  all: readonly Consumer[],
+  test: StartTest,
+): readonly StartInOrder[] {
+  const startOf = (
+    consumer: Consumer,
+    moment: StartInOrder['moment'],
+    running: readonly Consumer[],
+  ): StartInOrder => ({ consumer, moment, running, limits: test(running, consumer) });
+  return [
+    ...starting.map((consumer) => startOf(consumer, 'in-order', runningAtStart(consumer))),
+    ...all
+      .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
+      .map((consumer) => startOf(consumer, 'any-moment', allOthers(all)(consumer))),
+    ...all.flatMap((consumer): readonly StartInOrder[] => {
+      const running = allOthers(all)(consumer);
+      const limits = boggedLimits(test, running, consumer);
+      return limits.length > 0 ? [{ consumer, moment: 'bogged', running, limits }] : [];
+    }),
+  ];
+}
+
+/** One row per element and unit: its hardest start. */
+function hardestStarts(starts: readonly StartInOrder[]): readonly Limit[] {
+  const hardest = new Map<string, Limit>();
+  for (const limit of starts.flatMap((start) => start.limits)) {
+    const key = `${limit.element.id} ${limit.kind}`;
+    const known = hardest.get(key);
+    if (!known || compareLimits(limit, known) < 0) hardest.set(key, limit);
+  }
+  return [...hardest.values()];
+}
+
+function notLastOf(
+  starting: readonly Consumer[],
+  all: readonly Consumer[],
+  test: StartTest,
+): readonly NotLast[] {
+  return starting
+    .filter((consumer) => consumer.load.usage === 'left-on')
+    .flatMap((consumer) => {
+      const limit = decidingLimit(test(all, consumer));
+      return limit && limit.verdict !== 'holds' ? [{ loadId: consumer.load.id, limit }] : [];
+    });
+}

@@ -1,0 +1,189 @@
+import type { Demand } from '../electrical/apparent-power.js';
+import { limitShrinkage } from '../quantity/combine-doubts.js';
+import type { Edge, Interval } from '../quantity/quantity.js';
+import type { Basis } from '../quantity/quantity.js';
+import type { SeriesElement } from '../system/series-elements.js';
+import { compareVerdicts, verdictOf, type Verdict } from './verdict.js';
+
+export type LimitKind =
+  | 'inverter-watts'
+  | 'inverter-va'
+  | 'inverter-start-watts'
+  | 'inverter-start-va'
+  | 'generator-watts'
+  | 'generator-va'
+  | 'generator-start-watts'
+  | 'generator-start-va'
+  | 'breaker'
+  | 'breaker-start'
+  | 'continuous-rule'
+  | 'relay'
+  | 'relay-start'
+  | 'plug-and-cord'
+  | 'cable'
+  | 'neutral'
+  | 'battery'
+  | 'battery-start'
+  | 'dc-volts'
+  | 'dc-volts-start'
+  | 'dc-fuse'
+  | 'dc-fuse-start'
+  | 'dc-cable'
+  | 'inverter-peak';
+
+export type LimitUnit = 'W' | 'VA' | 'A';
+
+/** A value at the pessimistic edge, as entered, and at the optimistic edge. */
+export interface AtEdges {
+  readonly pessimistic: number;
+  readonly stated: number;
+  readonly optimistic: number;
+}
+
+/** What a limit has to carry and what it carries, with everything a row of the ladder shows. */
+export interface Limit {
+  readonly id: string;
+  readonly kind: LimitKind;
+  readonly element: SeriesElement;
+  readonly unit: LimitUnit;
+  /** The start it is about. */
+  readonly start: StartTested | undefined;
+  /** What runs before the start; the whole demand of a steady limit. */
+  readonly running: Interval;
+  readonly worst: Interval;
+  readonly capacity: AtEdges;
+  readonly headroom: AtEdges;
+  /** Demand over capacity at the edge that decides, 1 being the limit. */
+  readonly loading: number;
+  readonly verdict: Verdict;
+  /** The edge whose figures decide: the one that failed, or the pessimistic one for Holds. */
+  readonly edge: Edge;
+  /** The numbers whose doubt weighs most, widest first; asked for few of many limits. */
+  readonly doubts: () => readonly Doubt[];
+}
+
+export interface StartTested {
+  readonly loadId: string;
+  readonly partId: string;
+  readonly seconds: Interval;
+  /** Seconds of the ceiling at the deciding edge: Infinity for the continuous rating. */
+  readonly ceilingSeconds: number;
+  /** A restart during work, judged beside the set and not within it. */
+  readonly again: boolean;
+  /** Its own start, a saw bogged in the cut, a compressor that stalls against pressure, or several starts at once. */
+  readonly cause: 'start' | 'bogged' | 'stall' | 'together';
+  /** The doubt of the seconds reaches across the end of a surge tier. */
+  readonly straddles: boolean;
+}
+
+export interface Doubt {
+  readonly loadId: string;
+  readonly partId: string;
+  readonly field: 'running' | 'start' | 'seconds';
+  readonly basis: Basis;
+  /** The stated value of that number, in W, VA or s. */
+  readonly value: number;
+  /** How much of the demand depends on it, in the unit of the limit. */
+  readonly width: number;
+}
+
+/** A limit's own ceiling at one edge with the half-width that counts there. */
+export interface CapacityWithDoubt {
+  readonly pessimistic: { readonly value: number; readonly minus: number };
+  readonly stated: number;
+  readonly optimistic: { readonly value: number; readonly plus: number };
+}
+
+export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'doubts'> & {
+  readonly start?: StartTested;
+  readonly running: Interval;
+  readonly demand: Demand;
+  readonly capacity: CapacityWithDoubt;
+};
+
+/** Comparisons allow for the rounding of binary fractions, relative to the limit. */
+const ROUNDING = 1e-9;
+
+/**
+ * Judges one limit at both edges.
+ *
+ * @returns The limit with headroom, loading, verdict and deciding edge (methods.md, rules 2, 3 and 15).
+ */
+export function judge(facts: LimitFacts): Limit {
+  const { demand, running, capacity: rating } = facts;
+  const shrunk = limitShrinkage(demand.up, demand.hi - demand.stated, rating.pessimistic.minus);
+  const grown = limitShrinkage(demand.down, demand.stated - demand.lo, rating.optimistic.plus);
+  const capacity: AtEdges = {
+    pessimistic: rating.pessimistic.value - shrunk,
+    stated: rating.stated,
+    optimistic: rating.optimistic.value + grown,
+  };
+  const headroom: AtEdges = {
+    pessimistic: capacity.pessimistic - demand.hi,
+    stated: capacity.stated - demand.stated,
+    optimistic: capacity.optimistic - demand.lo,
+  };
+  const verdict = verdictOf({
+    pessimistic: headroom.pessimistic >= -ROUNDING * capacity.pessimistic,
+    optimistic: headroom.optimistic >= -ROUNDING * Math.abs(capacity.optimistic),
+  });
+  const edge: Edge = verdict === 'trips' ? 'optimistic' : 'pessimistic';
+  return {
+    id: facts.id,
+    kind: facts.kind,
+    element: facts.element,
+    unit: facts.unit,
+    start: facts.start,
+    running: { lo: running.lo, stated: running.stated, hi: running.hi },
+    worst: { lo: demand.lo, stated: demand.stated, hi: demand.hi },
+    capacity,
+    headroom,
+    loading: (edge === 'pessimistic' ? demand.hi : demand.lo) / capacity[edge],
+    verdict,
+    edge,
+    doubts: facts.doubts,
+  };
+}
+
+/** A planning rule is kept or not kept: broken at either edge, it is Tight and never Trips (rule 8). */
+export function asPlanningRule(limit: Limit): Limit {
+  if (limit.verdict !== 'trips') return limit;
+  return {
+    ...limit,
+    verdict: 'tight',
+    edge: 'pessimistic',
+    loading: limit.worst.hi / limit.capacity.pessimistic,
+  };
+}
+
+/** A limit of a surge that is not the load's own start. */
+export function withCause(limit: Limit, cause: StartTested['cause']): Limit {
+  return limit.start ? { ...limit, id: `${limit.id}:${cause}`, start: { ...limit.start, cause } } : limit;
+}
+
+/** A capacity without a doubt of its own. */
+export function exactCapacity(pessimistic: number, stated: number, optimistic: number): CapacityWithDoubt {
+  return {
+    pessimistic: { value: pessimistic, minus: 0 },
+    stated,
+    optimistic: { value: optimistic, plus: 0 },
+  };
+}
+
+/** Headroom as a share of capacity: what start orders are compared by. A limit without end is free in full. */
+export function headroomShare({ headroom, capacity }: Limit, edge: Edge): number {
+  return capacity[edge] === Infinity ? 1 : headroom[edge] / capacity[edge];
+}
+
+/** Trips first, then Tight, then Holds; within each the fullest at its deciding edge. */
+export function compareLimits(a: Limit, b: Limit): number {
+  return compareVerdicts(b.verdict, a.verdict) || b.loading - a.loading;
+}
+
+/** The limit that decides among several; undefined where there is none. */
+export function decidingLimit(limits: readonly Limit[]): Limit | undefined {
+  return limits.reduce<Limit | undefined>(
+    (worst, limit) => (worst && compareLimits(worst, limit) <= 0 ? worst : limit),
+    undefined,
+  );
+}

@@ -1,0 +1,453 @@
+import { addAc, type AcSum, type Demand } from '../electrical/apparent-power.js';
+import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
+import { startBand, type BreakerBand } from '../electrical/breaker.js';
+import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
+import { joinedStart, quietParts } from '../electrical/joined-start.js';
+import { addStart } from '../electrical/start-sum.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
+import { straddlesTier, surgeCeiling, wattsPerVA, type Ceiling } from '../electrical/surge-tiers.js';
+import { widestDoubts, type StartingPart } from './doubts.js';
+import { dcLimits } from './dc-limits.js';
+import {
+  among,
+  ampsThrough,
+  batteryWatts,
+  inAmps,
+  onMembers,
+  runningSum,
+  runningTerms,
+  runningThrough,
+  throughElement,
+} from '../system/flow.js';
+import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
+import type {
+  Assist,
+  BatteryElement,
+  BehindLimit,
+  BreakerElement,
+  GeneratorElement,
+  InverterElement,
+  Members,
+  RatedBreaker,
+  RelayElement,
+  SeriesElement,
+} from '../system/series-elements.js';
+
+/** One start on top of what runs. */
+interface StartCase extends StartingPart {
+  readonly start: StartOfPart;
+  /** What runs through the element, the starting part left out. */
+  readonly restConsumers: readonly Consumer[];
+  /** Everything that runs, whatever it passes through. */
+  readonly running: readonly Consumer[];
+  /** All that starts in this moment, whatever it passes through. */
+  readonly group: readonly Consumer[];
+  /** What its conductors see, added up when first asked for. */
+  readonly sums: () => Sums;
+  /** The same start as other conductors see it. */
+  readonly on: CaseOn;
+}
+
+/** A start as the conductors with some members see it; undefined where it does not pass through them. */
+type CaseOn = (members: Members) => StartCase | undefined;
+
+/** What an element sees while the part starts, and what it saw before. */
+interface Sums {
+  readonly before: AcSum;
+  readonly during: AcSum;
+}
+
+/**
+ * Every limit that a load must pass to start while others run.
+ *
+ * A load of several parts (a fan and a compressor) starts them one after the other: each start is
+ * tested with its other parts running, the careful reading.
+ *
+ * @param elements The series elements of the supply.
+ * @param running What runs already; the load itself may be among it and is left out.
+ * @param consumer The load that starts.
+ * @param isEnough Where given, testing stops behind the element with a limit it says yes to.
+ */
+export function startLimits(
+  elements: readonly SeriesElement[],
+  running: readonly Consumer[],
+  consumer: Consumer,
+  isEnough: (limit: Limit) => boolean = () => false,
+): readonly Limit[] {
+  const others = running.filter((other) => other.load.id !== consumer.load.id);
+  const starts = consumer.parts.filter((part) => part.start).map((part) => startOf(consumer, part, others));
+  const limits: Limit[] = [];
+  for (const element of elements) {
+    for (const caseOn of starts) {
+      const startCase = caseOn(element.members);
+      if (startCase) limits.push(...startsThrough(element, startCase));
+    }
+    if (limits.some(isEnough)) break;
+  }
+  return limits;
+}
+
+/** The start of one part; the conductors of one path have the same members, and see the same. */
+function startOf(consumer: Consumer, { part }: ConsumerPart, others: readonly Consumer[]): CaseOn {
+  const group = [{ ...consumer, parts: consumer.parts.filter((each) => each.part === part) }];
+  const on: CaseOn = remembered((members) => {
+    const [here] = onMembers(members, [consumer]);
+    const starting = here?.parts.find((each) => each.part === part);
+    if (!here || !starting?.start) return undefined;
+    const own = { ...here, parts: here.parts.filter((each) => each !== starting) };
+    const restConsumers = [...onMembers(members, others), own];
+    const sums = sumsOnce(restConsumers, starting.start);
+    return {
+      consumer: here,
+      part: starting,
+      start: starting.start,
+      running: others,
+      group,
+      restConsumers,
+      sums,
+      on,
+    };
+  });
+  return on;
+}
+
+function sumsOnce(rest: readonly Consumer[], start: StartOfPart): () => Sums {
+  let known: Sums | undefined;
+  return () => (known ??= sumsOf(rest, start));
+}
+
+function sumsOf(rest: readonly Consumer[], start: StartOfPart): Sums {
+  const terms = runningTerms(rest);
+  const before = addAc(terms);
+  return { before, during: addStart(terms, start, before) };
+}
+
+/** Asks once for each of the members. */
+function remembered(ask: CaseOn): CaseOn {
+  const known = new Map<Members, StartCase | undefined>();
+  return (members) => {
+    if (!known.has(members)) known.set(members, ask(members));
+    return known.get(members);
+  };
+}
+
+/**
+ * Every limit that loads must pass to start in the same moment while others run: tied loads, and what
+ * restarts together. Each element sees those of them that are on it.
+ *
+ * @param running What runs already; loads of the group among it are left out.
+ * @param group The loads that start.
+ */
+export function startsTogether(
+  elements: readonly SeriesElement[],
+  running: readonly Consumer[],
+  group: readonly Consumer[],
+): readonly Limit[] {
+  const others = running.filter((other) => !group.some(({ load }) => load.id === other.load.id));
+  const caseOf = (members: Members, seen: readonly Consumer[]): StartCase | undefined => {
+    const here = onMembers(members, seen);
+    const joined = joinedStart(here);
+    const part = joined?.parts[0];
+    if (!joined || !part?.start) return undefined;
+    const unseen = group.filter((consumer) => !seen.includes(consumer));
+    const restConsumers = [...onMembers(members, [...others, ...unseen]), ...quietParts(here)];
+    const sums = sumsOnce(restConsumers, part.start);
+    return {
+      consumer: joined,
+      part,
+      start: part.start,
+      running: others,
+      group,
+      restConsumers,
+      sums,
+      on: seenWhole,
+    };
+  };
+  const seenWhole = remembered((members) => caseOf(members, group));
+  return elements.flatMap((element) => {
+    const seen = aheadFirst(element, group);
+    const startCase = seen === group ? seenWhole(element.members) : caseOf(element.members, seen);
+    return startCase ? startsThrough(element, startCase) : [];
+  });
+}
+
+/** A source sees the starts of what is ahead of the limits, and behind them those that no inverter takes. */
+function aheadFirst(element: SeriesElement, group: readonly Consumer[]): readonly Consumer[] {
+  if (!('behindLimits' in element) || element.behindLimits.length === 0) return group;
+  const limitOf = ({ load }: Consumer) => element.behindLimits.find(({ behind }) => behind.has(load.id));
+  const behind = group.filter((consumer) => {
+    const own = limitOf(consumer);
+    return own && !takesStarts(own);
+  });
+  return [...group.filter((consumer) => !limitOf(consumer)), ...behind];
+}
+
+/** Whether the source is known not to see a whole start behind an input limit. */
+const takesStarts = ({ limit, startCarrier }: BehindLimit): boolean =>
+  limit.assists && startCarrier !== 'unknown';
+
+function startsThrough(element: SeriesElement, startCase: StartCase): readonly Limit[] {
+  switch (element.kind) {
+    case 'inverter':
+    case 'generator':
+      return onSurgeRating(element, startCase);
+    case 'battery':
+      return onBattery(element, startCase);
+    case 'relay':
+      return onRelay(element, startCase);
+    case 'plug-and-cord':
+    case 'cable':
+    case 'neutral':
+      return [];
+    default:
+      return onBreaker(element, startCase);
+  }
+}
+
+/**
+ * On a source with input limits the start of a load behind one reaches the source whole, unless the
+ * inverter is known to take it; charging goes on meanwhile as far as the limit leaves room. What stands
+ * behind the other limits draws what they let through.
+ */
+function sourceSums(element: GeneratorElement | BreakerElement, startCase: StartCase): Sums | undefined {
+  const { behindLimits } = element;
+  if (behindLimits.length === 0) return startCase.sums();
+  const { consumer, restConsumers, start } = startCase;
+  const own = behindLimits.find(({ behind }) => behind.has(consumer.load.id));
+  if (own && takesStarts(own)) return undefined;
+  const others = behindLimits.filter((each) => each !== own);
+  const isElsewhere = (id: string): boolean => others.some(({ behind }) => behind.has(id));
+  const { before, during } = sumsOf(
+    restConsumers.filter(({ load }) => !isElsewhere(load.id)),
+    start,
+  );
+  const shares = others.map(({ behind, limit }) =>
+    sourceShare(runningSum(among(behind, restConsumers)), limit),
+  );
+  const charging =
+    own && !own.limit.assists
+      ? [addedByCharging(runningSum(among(own.behind, restConsumers)), own.limit)]
+      : [];
+  const added = [...shares, ...charging].reduce<AcSum>((sum, share) => addShares(sum, share), noSum);
+  return { before: addShares(before, added), during: addShares(during, added) };
+}
+
+const nothing: Demand = plainDemand(0, 0, 0);
+const noSum: AcSum = { watts: nothing, va: nothing, nonActive: nothing };
+
+function addedByCharging(loads: AcSum, limit: Parameters<typeof sourceShare>[1]): AcSum {
+  const share = sourceShare(loads, limit);
+  const added = (all: Demand, own: Demand): Demand =>
+    plainDemand(0, all.stated - own.stated, Math.max(0, all.hi - own.hi));
+  return { watts: added(share.watts, loads.watts), va: added(share.va, loads.va), nonActive: nothing };
+}
+
+function onSurgeRating(element: InverterElement | GeneratorElement, startCase: StartCase): readonly Limit[] {
+  // An inverter that assists may have to carry the start alone.
+  const sums = element.kind === 'inverter' ? startCase.sums() : sourceSums(element, startCase);
+  if (!sums) return [];
+  const { rating } = element;
+  const { seconds } = startCase.start;
+  const ceilings: Ceilings = {
+    pessimistic: surgeCeiling(rating, seconds.hi),
+    stated: surgeCeiling(rating, seconds.stated),
+    optimistic: surgeCeiling(rating, seconds.lo),
+  };
+  const helped =
+    element.kind === 'inverter' ? helpFromSource(element.assists, startCase, sums.before) : NO_HELP;
+  const foldback = foldbackFactor(element, startCase);
+  const start = testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds));
+  const limitIn = (unit: 'va' | 'watts', perVA: number): Limit =>
+    judge({
+      id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}:${unit}`,
+      kind: `${element.kind}-start-${unit}`,
+      element,
+      unit: unit === 'va' ? 'VA' : 'W',
+      start,
+      running: sums.before[unit],
+      demand: sums.during[unit],
+      capacity: surgeCapacity(ceilings, { watts: perVA, optimistic: foldback }, helped),
+      doubts: () => widestDoubts(startCase.restConsumers, startCase),
+    });
+  return [limitIn('va', 1), limitIn('watts', wattsPerVA(rating))];
+}
+
+type Ceilings = Record<'pessimistic' | 'stated' | 'optimistic', Ceiling>;
+
+/** What a source adds to an inverter's ceiling during a start, VA at each edge. */
+interface Help {
+  readonly pessimistic: number;
+  readonly optimistic: number;
+}
+
+const NO_HELP: Help = { pessimistic: 0, optimistic: 0 };
+
+/**
+ * Who carries a start under assist (methods.md, rule 11). Unknown: at worst the inverter alone, at
+ * best both together, the source with what its breaker's will edge carries for that time. Shared: at
+ * least the input limit. Inverter: nothing.
+ */
+function helpFromSource(assists: Assist | undefined, startCase: StartCase, before: AcSum): Help {
+  if (!assists || assists.startCarrier === 'inverter') return NO_HELP;
+  const { volts, limit, sourceBreaker, relayA, startCarrier } = assists;
+  const ahead = inAmps(runningSum(onMembers(assists.ahead, startCase.running)).va, volts);
+  const behind = inAmps(sourceShare(before, limit).va, volts);
+  const preload = plainDemand(ahead.lo + behind.lo, ahead.stated + behind.stated, ahead.hi + behind.hi);
+  const carriesA = sourceBreaker
+    ? startBandFor(sourceBreaker, startCase, preload).optimistic - ahead.lo
+    : limit.va / volts;
+  return {
+    pessimistic: startCarrier === 'shared' ? limit.va : 0,
+    optimistic: Math.max(limit.va, Math.min(carriesA, relayA) * volts),
+  };
+}
+
+/** What turns ceilings in VA into those of a limit. */
+interface Factors {
+  /** Watts per VA, or 1. */
+  readonly watts: number;
+  /** What an inverter that lowers its voltage may be asked for beyond its ceiling. */
+  readonly optimistic: number;
+}
+
+/**
+ * An inverter known to fold back lowers its voltage when asked for more: the start takes longer and fails once
+ * the torque, with the square of the voltage, falls to that of the load. Unknown behaviour counts as a trip.
+ *
+ * Source: methods.md 15 (foldback or trip), from 1/m² > share; medium.
+ */
+function foldbackFactor(element: InverterElement | GeneratorElement, { part }: StartCase): number {
+  const { startTorqueShare } = kindOfPart(part.part.kind);
+  const foldsBack = element.kind === 'inverter' && element.converter.aboveTopTier === 'folds-back';
+  return foldsBack && startTorqueShare !== undefined ? 1 / Math.sqrt(startTorqueShare) : 1;
+}
+
+function surgeCapacity(ceilings: Ceilings, { watts, optimistic }: Factors, help: Help): CapacityWithDoubt {
+  const { pessimistic, stated, optimistic: best } = ceilings;
+  return {
+    pessimistic: {
+      value: pessimistic.value * watts + help.pessimistic,
+      minus: pessimistic.minus * watts,
+    },
+    stated: stated.value * watts + help.pessimistic,
+    optimistic: {
+      value: best.value * watts * optimistic + help.optimistic,
+      plus: best.plus * watts * optimistic,
+    },
+  };
+}
+
+function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limit[] {
+  const sums = sourceSums(element, startCase);
+  if (!sums) return [];
+  const before = ampsThrough(element, sums.before.va);
+  const demand = ampsThrough(element, sums.during.va);
+  const { hi, stated } = startCase.start.seconds;
+  const band = startBandFor(element, startCase, before);
+  const asStated = startBandFor(element, startCase, { ...before, hi: before.stated }, stated);
+  const inverterAdds = assistingCeilingA(element);
+  return [
+    judge({
+      id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`,
+      kind: 'breaker-start',
+      element,
+      unit: 'A',
+      start: testedStart(startCase, hi, false),
+      running: before,
+      demand,
+      capacity: exactCapacity(band.pessimistic, asStated.pessimistic, band.optimistic + inverterAdds),
+      doubts: () => widestDoubts(startCase.restConsumers, startCase, 1 / element.volts),
+    }),
+  ];
+}
+
+/** While the inverter may share a start, a source breaker alone cannot make it trip for certain. */
+function assistingCeilingA({ behindLimits }: BreakerElement): number {
+  return behindLimits.some(mayShare) ? Infinity : 0;
+}
+
+const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
+  limit.assists && startCarrier === 'unknown';
+
+function startBandFor(
+  breaker: RatedBreaker,
+  { start }: StartCase,
+  before: Demand,
+  pessimisticS = start.seconds.hi,
+): BreakerBand {
+  return startBand(
+    breaker,
+    { pessimistic: before.hi, optimistic: before.lo },
+    { pessimistic: pessimisticS, optimistic: start.seconds.lo },
+  );
+}
+
+/** Who carries a start being unknown, the relay may see all of it: beyond its rating is Tight, it does not open. */
+function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] {
+  if (!element.behindLimits.some(mayShare)) return [];
+  const { before, during } = startCase.sums();
+  return [
+    judge({
+      id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`,
+      kind: 'relay-start',
+      element,
+      unit: 'A',
+      start: testedStart(startCase, startCase.start.seconds.hi, false),
+      running: inAmps(before.va, element.volts),
+      demand: inAmps(during.va, element.volts),
+      capacity: exactCapacity(element.amps, element.amps, Infinity),
+      doubts: () => widestDoubts(startCase.restConsumers, startCase, 1 / element.volts),
+    }),
+  ];
+}
+
+/** A start dips the DC side too: the inverter carries it, with its losses, for as long as it lasts. */
+function onBattery(element: BatteryElement, startCase: StartCase): readonly Limit[] {
+  const { inverters, dcMembers } = element;
+  const { consumer, group, restConsumers, start, part } = startCase;
+  const carriers = inverters.filter(({ members }) => group.some(({ load }) => members.has(load.id)));
+  if (carriers.length === 0) return [];
+  const dc = runningSum(among(dcMembers, restConsumers)).watts;
+  const sums = inverters.map((inverter) => whileStarting(inverter, startCase));
+  const at = (moment: keyof Sums): Demand =>
+    batteryWatts(
+      element,
+      sums.map((each) => each[moment]),
+      dc,
+    );
+  return dcLimits(element, {
+    running: at('before'),
+    demand: at('during'),
+    start: testedStart(startCase, start.seconds.hi, false),
+    isShared: carriers.some(({ assists }) => assists && assists.startCarrier !== 'inverter'),
+    doubts: () => widestDoubts(restConsumers, startCase, 1 / element.volts),
+    idSuffix: `:start:${consumer.load.id}:${part.part.id}`,
+  });
+}
+
+/** What one inverter carries before or during a start; while it assists it may have to carry it alone. */
+function whileStarting(inverter: InverterElement, { on, group, restConsumers }: StartCase): Sums {
+  const own = on(inverter.members);
+  if (own) return own.sums();
+  const isOfGroup = group.some(({ load }) => inverter.members.has(load.id));
+  const running = isOfGroup
+    ? runningSum(throughElement(inverter, restConsumers))
+    : runningThrough(inverter, restConsumers);
+  return { before: running, during: running };
+}
+
+function testedStart(
+  { consumer, part, start }: StartCase,
+  ceilingSeconds: number,
+  straddles: boolean,
+): StartTested {
+  return {
+    loadId: consumer.load.id,
+    partId: part.part.id,
+    seconds: start.seconds,
+    ceilingSeconds,
+    again: false,
+    cause: 'start',
+    straddles,
+  };
+}

@@ -1,0 +1,241 @@
+import type { AcSum, AcTerm, Demand } from '../electrical/apparent-power.js';
+import { steadyBand } from '../electrical/breaker.js';
+import type { Consumer } from '../electrical/consumer.js';
+import { plainDemand } from '../electrical/assist.js';
+import { neutralBound } from '../electrical/legs.js';
+import { ceilingsOf } from '../electrical/surge-tiers.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
+import type { Interval, Quantity } from '../quantity/quantity.js';
+import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE, isIec } from '../reference/breaker-curves.js';
+import { halfWidthsOf } from '../rig/half-widths.js';
+import { widestDoubts } from './doubts.js';
+import {
+  ampsThrough,
+  among,
+  inAmps,
+  runningBatteryWatts,
+  runningSum,
+  runningThrough,
+  throughElement,
+} from '../system/flow.js';
+import { dcLimits } from './dc-limits.js';
+import { asPlanningRule, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
+import type {
+  BatteryElement,
+  BreakerElement,
+  CableElement,
+  CordElement,
+  GeneratorElement,
+  InverterElement,
+  NeutralElement,
+  RelayElement,
+  SeriesElement,
+} from '../system/series-elements.js';
+
+const SECONDS_PER_MINUTE = 60;
+
+/** Everything that must be carried for as long as the set runs. */
+export function steadyLimits(element: SeriesElement, running: readonly Consumer[]): readonly Limit[] {
+  if (throughElement(element, running).length === 0) return [];
+  switch (element.kind) {
+    case 'inverter':
+      return [...powerLimits(element, running), ...peakLimit(element, running)];
+    case 'generator':
+      return powerLimits(element, running);
+    case 'battery':
+      return batteryLimits(element, running);
+    case 'neutral':
+      return [neutralLimit(element, running)];
+    case 'relay':
+    case 'plug-and-cord':
+    case 'cable':
+      return [ratingLimit(element, running)];
+    default:
+      return [breakerLimit(element, running), ...continuousRule(element, running)];
+  }
+}
+
+/** Watts and VA are limits of their own. An inverter that assists and is not needed has none. */
+function powerLimits(
+  element: InverterElement | GeneratorElement,
+  running: readonly Consumer[],
+): readonly Limit[] {
+  const sum = runningThrough(element, running);
+  if (sum.va.hi === 0) return [];
+  const doubts = () => widestDoubts(throughElement(element, running));
+  const { continuousW, continuousVA } = element.rating;
+  const isInverter = element.kind === 'inverter';
+  return [
+    judge({
+      id: `${element.id}:watts`,
+      kind: isInverter ? 'inverter-watts' : 'generator-watts',
+      element,
+      unit: 'W',
+      running: sum.watts,
+      demand: sum.watts,
+      capacity: ratingCapacity(continuousW),
+      doubts,
+    }),
+    judge({
+      id: `${element.id}:va`,
+      kind: isInverter ? 'inverter-va' : 'generator-va',
+      element,
+      unit: 'VA',
+      running: sum.va,
+      demand: sum.va,
+      capacity: ratingCapacity(continuousVA),
+      doubts,
+    }),
+  ];
+}
+
+/**
+ * Electronics draw their current in peaks. The sum of crest factor x volt-amps, over that of a sine, is held
+ * against the highest tier: its peak is what an inverter can give in a moment.
+ */
+function peakLimit(element: InverterElement, running: readonly Consumer[]): readonly Limit[] {
+  const through = throughElement(element, running);
+  const parts = through.flatMap((consumer) => consumer.parts);
+  if (element.assists || !parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
+  const peak = (edge: keyof Interval): number =>
+    parts.reduce((sum, { part, running: term }) => {
+      const { crestFactor = Math.SQRT2 } = kindOfPart(part.kind);
+      // In the user's favour the peaks do not meet.
+      const factor = edge === 'lo' ? Math.SQRT2 : crestFactor;
+      return sum + (factor / Math.SQRT2) * apparentAt(term, edge);
+    }, 0);
+  const demand = plainDemand(peak('lo'), peak('stated'), peak('hi'));
+  const highest = ceilingsOf(element.rating).reduce((top, each) => (each.value > top.value ? each : top));
+  return [
+    judge({
+      id: `${element.id}:peak`,
+      kind: 'inverter-peak',
+      element,
+      unit: 'VA',
+      running: demand,
+      demand,
+      capacity: {
+        pessimistic: { value: highest.value, minus: highest.minus },
+        stated: highest.value,
+        optimistic: { value: highest.value, plus: highest.plus },
+      },
+      doubts: () => widestDoubts(through),
+    }),
+  ];
+}
+
+function apparentAt({ watts, nonActive }: AcTerm, edge: keyof Interval): number {
+  const at = ({ value, minus, plus }: AcTerm['watts']): number =>
+    edge === 'hi' ? value + plus : edge === 'lo' ? Math.max(0, value - minus) : value;
+  return Math.hypot(at(watts), at(nonActive));
+}
+
+function ratingCapacity(rating: Quantity): CapacityWithDoubt {
+  const { minus, plus } = halfWidthsOf(rating, 'rating');
+  return {
+    pessimistic: { value: rating.value, minus },
+    stated: rating.value,
+    optimistic: { value: rating.value, plus },
+  };
+}
+
+/**
+ * A breaker carries more for a while than for ever. Where loads are known to end, the optimistic
+ * edge is tested for each length of overload: what still runs after so long must be carried so long.
+ */
+function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Limit {
+  const through = throughElement(element, running);
+  const amps = (sum: AcSum): Demand => ampsThrough(element, sum.va);
+  const hardest = [...new Set(through.map(secondsOf))]
+    .map((overloadS) => {
+      const lasting = running.filter((consumer) => secondsOf(consumer) >= overloadS);
+      const { lo } = amps(runningThrough(element, lasting.length < running.length ? lasting : running));
+      return { lo, carries: steadyBand(element, overloadS).optimistic };
+    })
+    .reduce((worst, each) => (each.lo / each.carries > worst.lo / worst.carries ? each : worst));
+  const all = amps(runningThrough(element, running));
+  const rated = steadyBand(element).pessimistic;
+  return judge({
+    id: `${element.id}:amps`,
+    kind: 'breaker',
+    element,
+    unit: 'A',
+    running: all,
+    demand: { ...all, lo: hardest.lo },
+    capacity: exactCapacity(rated, rated, hardest.carries),
+    doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+  });
+}
+
+const secondsOf = ({ load }: Consumer): number =>
+  load.runsMinutes === undefined ? Infinity : load.runsMinutes * SECONDS_PER_MINUTE;
+
+/** Rule 8: what runs for three hours and more, against 80 % of the breaker. Kept or not kept. */
+function continuousRule(element: BreakerElement, running: readonly Consumer[]): readonly Limit[] {
+  if (!element.hasContinuousRule || isIec(element.protection.curve)) return [];
+  const lasting = running.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
+  const through = throughElement(element, lasting);
+  if (through.length === 0) return [];
+  const demand = inAmps(runningThrough(element, lasting).va, element.volts);
+  const planned = element.protection.amps * CONTINUOUS_SHARE;
+  return [
+    asPlanningRule(
+      judge({
+        id: `${element.id}:continuous`,
+        kind: 'continuous-rule',
+        element,
+        unit: 'A',
+        running: demand,
+        demand,
+        capacity: exactCapacity(planned, planned, planned),
+        doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+      }),
+    ),
+  ];
+}
+
+/** Plugs, cords, cables and relays have one rating; nothing opens to protect them. */
+function ratingLimit(
+  element: RelayElement | CordElement | CableElement,
+  running: readonly Consumer[],
+): Limit {
+  const demand = inAmps(runningThrough(element, running).va, element.volts);
+  return judge({
+    id: `${element.id}:amps`,
+    kind: element.kind,
+    element,
+    unit: 'A',
+    running: demand,
+    demand,
+    capacity: exactCapacity(element.amps, element.amps, element.amps),
+    doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
+  });
+}
+
+/** A neutral that two circuits share carries more than either of them where their legs do not oppose. */
+function neutralLimit(element: NeutralElement, running: readonly Consumer[]): Limit {
+  const through = throughElement(element, running);
+  const [one, two] = element.sides.map((side) => inAmps(runningSum(among(side, through)).va, element.volts));
+  const at = (edge: keyof Interval): number => neutralBound(element.legs, one?.[edge] ?? 0, two?.[edge] ?? 0);
+  const demand = plainDemand(at('lo'), at('stated'), at('hi'));
+  return judge({
+    id: `${element.id}:amps`,
+    kind: 'neutral',
+    element,
+    unit: 'A',
+    running: demand,
+    demand,
+    capacity: exactCapacity(element.amps, element.amps, element.amps),
+    doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+  });
+}
+
+function batteryLimits(element: BatteryElement, running: readonly Consumer[]): readonly Limit[] {
+  const demand = runningBatteryWatts(element, running);
+  return dcLimits(element, {
+    running: demand,
+    demand,
+    doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
+    idSuffix: '',
+  });
+}

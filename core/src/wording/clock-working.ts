@@ -1,0 +1,88 @@
+import { formatAmount, formatNumber } from '../quantity/format.js';
+import { formatDuration } from '../quantity/format-time.js';
+import type { Basis, Interval } from '../quantity/quantity.js';
+import type { BatteryClock } from '../answers/battery-clock.js';
+import { among, runningBatteryWatts, runningSum, runningThrough, throughElement } from '../system/flow.js';
+import type { RunningSet } from './working.js';
+
+/** One line of how the battery's amps come about, W. */
+export interface ClockLine {
+  readonly what: string;
+  /** How an entered number is known; absent where the line is computed. */
+  readonly basis: Basis | undefined;
+  readonly watts: Interval;
+}
+
+/** Where the figures of the battery clock come from. */
+export interface ClockWorking {
+  readonly lines: readonly ClockLine[];
+  /** Watts over volts, and the charge over amps, in words with their numbers. */
+  readonly steps: readonly string[];
+}
+
+const PERCENT = 100;
+
+/**
+ * The battery clock laid open: what each load draws, what a source carries of it, what the inverter
+ * loses, then amps and hours.
+ */
+export function clockWorkingOf(set: RunningSet, clock: BatteryClock): ClockWorking {
+  const running = [...set.selfStarting, ...set.order];
+  const { inverters, dcMembers } = clock.element;
+  const inverted = inverters.map((inverter) => throughElement(inverter, running));
+  const all = sum(inverted.map((consumers) => runningSum(consumers).watts));
+  const own = sum(inverters.map((inverter) => runningThrough(inverter, running).watts));
+  const dc = runningSum(among(dcMembers, running)).watts;
+  const drawn = runningBatteryWatts(clock.element, running);
+  const losses = difference(difference(drawn, own), dc);
+  const onBattery = running.filter(
+    ({ load }) => dcMembers.has(load.id) || inverters.some(({ members }) => members.has(load.id)),
+  );
+  return {
+    lines: [
+      ...onBattery.map((consumer) => ({
+        what: consumer.load.name,
+        basis: consumer.parts[0]?.power.watts.basis,
+        watts: runningSum([consumer]).watts,
+      })),
+      ...(inverters.some(({ assists }) => assists)
+        ? [{ what: 'Carried by the source', basis: undefined, watts: difference(own, all) }]
+        : []),
+      ...(losses.stated > 0
+        ? [{ what: 'Lost in the inverter, idle draw included', basis: undefined, watts: losses }]
+        : []),
+    ],
+    steps: stepsOf(clock),
+  };
+}
+
+function difference(a: Interval, b: Interval): Interval {
+  return { lo: a.lo - b.lo, stated: a.stated - b.stated, hi: a.hi - b.hi };
+}
+
+function sum(each: readonly Interval[]): Interval {
+  return each.reduce(
+    (all, one) => ({ lo: all.lo + one.lo, stated: all.stated + one.stated, hi: all.hi + one.hi }),
+    { lo: 0, stated: 0, hi: 0 },
+  );
+}
+
+function stepsOf(clock: BatteryClock): readonly string[] {
+  const { charge, reservePercent, ampHours, ampHoursNow, amps, watts, reserveInS } = clock;
+  const rate = formatAmount(amps.stated, 'A');
+  const volts = formatNumber(watts / amps.stated, 1);
+  const current = `${formatAmount(watts, 'W')} at ${volts} V: ${rate}.`;
+  if (!charge || reserveInS === undefined) return [current];
+  const left = (Math.max(0, charge.percent - reservePercent) / PERCENT) * ampHoursNow;
+  return [
+    current,
+    `${charge.percent} % less the reserve of ${reservePercent} %, of ${heldWords(ampHours, ampHoursNow)}: ${formatNumber(left, 0)} Ah. At ${rate} that lasts ${formatDuration(reserveInS)}.`,
+  ];
+}
+
+function heldWords(ampHours: number, ampHoursNow: number): string {
+  const rated = `${formatNumber(ampHours, 0)} Ah`;
+  return ampHoursNow < ampHours
+    ? `${formatNumber(ampHoursNow, 0)} Ah (rated ${rated}, less at this rate: Peukert, usual for its chemistry)`
+    : rated;
+}

@@ -1,0 +1,403 @@
+import { formatAmount, formatNumber, formatSeconds } from '../quantity/format.js';
+import type { Basis } from '../quantity/quantity.js';
+import type { Rig } from '../rig/schema.js';
+import type { CheckResult } from '../verdict/check.js';
+import type { Limit } from '../verdict/limit.js';
+import { loadOf } from '../rig/lookup.js';
+import { theElement, theLoad } from '../rig/names-in-sentences.js';
+import { ceilingTime, partName } from './names.js';
+import type { Restart } from '../verdict/restart.js';
+import type { SeriesElement } from '../system/series-elements.js';
+import { steadyLimits } from '../verdict/steady-limits.js';
+import type { Verdict } from '../verdict/verdict.js';
+import type { TripsWhen } from '../verdict/when-it-trips.js';
+
+/** A piece of a sentence; the strong ones are what the eye looks for. */
+export interface Span {
+  readonly text: string;
+  readonly strong?: true;
+}
+
+/** The answer in words, in the order of the first two seconds: does it hold, what to do, why. */
+export interface Explanation {
+  /** Absent where nothing that is on is fed. */
+  readonly word: string | undefined;
+  readonly condition: string;
+  /** What the hand does, or the margin. */
+  readonly action: string;
+  readonly reason: readonly Span[];
+  /** The limit that the margin and the reason are about; undefined where nothing is judged. */
+  readonly about: Limit | undefined;
+}
+
+export const VERDICT_WORDS: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', trips: 'Trips' };
+
+const BASIS_PHRASES: Record<Basis, string> = {
+  measured: 'measured',
+  'data-sheet': 'from a data sheet',
+  nameplate: 'a nameplate figure',
+  'code-letter': 'from a code letter',
+  table: 'from a motor table',
+  typical: 'a typical value',
+  guess: 'a guess',
+  setting: 'your setting',
+};
+
+/**
+ * The verdict in one phrase.
+ *
+ * @example
+ * verdictPhrase({ word: 'Holds', condition: 'in this order only' }); // 'Holds in this order only'
+ */
+export function verdictPhrase({ word, condition }: Pick<Explanation, 'word' | 'condition'>): string {
+  return [word, condition].filter(Boolean).join(' ');
+}
+
+/** Says a result in plain words. */
+export function explain(rig: Rig, result: CheckResult): Explanation {
+  const { decider, verdict } = result;
+  if (!decider) return nothingOn(result);
+  const word = VERDICT_WORDS[verdict];
+  if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
+  if (verdict === 'tight') {
+    return {
+      word,
+      condition: '',
+      action: tightMargin(decider),
+      reason: explainLimit(rig, decider),
+      about: decider,
+    };
+  }
+  return {
+    word,
+    condition: paceOf(result.tripsWhen),
+    action: `By at least ${margin(decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
+    reason: [...explainLimit(rig, decider), { text: ` ${consequence(decider)}` }],
+    about: decider,
+  };
+}
+
+/** The sentence without emphasis. */
+export function plainText(spans: readonly Span[]): string {
+  return spans.map((span) => span.text).join('');
+}
+
+/** "330 VA to spare" or "330 VA over", by the sign; never claims more than is known. */
+export function spareOrOver(limit: Limit, edge: keyof Limit['headroom']): string {
+  return `${margin(limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
+}
+
+/** What happens beyond the limit: which device opens and where it is reset, or what is harmed. */
+export function consequence(limit: Limit): string {
+  const resetAt = resetPlace(limit.element);
+  const what = capitalised(whatHappens(limit));
+  return resetAt ? `${what}; it is reset ${resetAt}.` : `${what}.`;
+}
+
+function resetPlace(element: SeriesElement): string | undefined {
+  switch (element.kind) {
+    case 'inverter':
+      return element.converter.resetAt;
+    case 'generator':
+      return element.source.resetAt;
+    case 'battery':
+      return element.batteries[0]?.resetAt;
+    case 'relay':
+    case 'plug-and-cord':
+    case 'cable':
+    case 'neutral':
+      return undefined;
+    default:
+      return element.protection.resetAt;
+  }
+}
+
+function nothingOn({ notFed }: CheckResult): Explanation {
+  return notFed.length > 0
+    ? {
+        word: undefined,
+        condition: 'Nothing is fed',
+        action: 'No ticked load is fed by this supply.',
+        reason: [],
+        about: undefined,
+      }
+    : {
+        word: undefined,
+        condition: 'Nothing is on',
+        action: 'Tick the loads that are to run together.',
+        reason: [],
+        about: undefined,
+      };
+}
+
+function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Explanation, 'word'> {
+  const failing = result.restarts.find((restart) => !restart.holds);
+  if (failing) return onlyIfNotRestarted(rig, result, failing);
+  if (result.notLast.length > 0) return onlyInOrder(rig, result);
+  return {
+    condition: '',
+    action: `With at least ${margin(decider, 'pessimistic')} to spare.`,
+    reason: explainLimit(rig, decider),
+    about: decider,
+  };
+}
+
+function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Omit<Explanation, 'word'> {
+  const name = theLoad(loadOf(rig, restart.loadId).name);
+  const others = listNames(restart.switchOffFirst.map((id) => theLoad(loadOf(rig, id).name)));
+  const first = result.starts
+    .find((start) => start.consumer.load.id === restart.loadId)
+    ?.limits.find(
+      (limit) => limit.kind === restart.limit.kind && limit.element.id === restart.limit.element.id,
+    );
+  return {
+    condition: 'in this order only',
+    action: others
+      ? `Switch ${others} off before you restart ${name}.`
+      : `Once off, ${name} cannot be restarted.`,
+    reason: [
+      ...(first ? [{ text: 'First start of ' }, strong(name), { text: `: ${startAgainst(first)}. ` }] : []),
+      { text: 'Restarted while all of it runs, it ' },
+      ...restartMargin(restart.limit),
+      ...(restart.limitThen
+        ? [{ text: `. With ${others} off: at least ${margin(restart.limitThen, 'pessimistic')} to spare.` }]
+        : [{ text: '.' }]),
+    ],
+    about: restart.limit,
+  };
+}
+
+function restartMargin(limit: Limit): readonly Span[] {
+  return limit.verdict === 'trips'
+    ? [
+        { text: 'is ' },
+        strong(`at least ${margin(limit, 'optimistic')} over`),
+        { text: ` and ${whatHappens(limit)}` },
+      ]
+    : [{ text: 'may be ' }, strong(`up to ${margin(limit, 'pessimistic')} over`)];
+}
+
+function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
+  const starting = result.starts
+    .filter((start) => start.moment === 'in-order')
+    .map((start) => theLoad(start.consumer.load.name).slice(4));
+  const late = result.notLast[0];
+  const lateName = late ? theLoad(loadOf(rig, late.loadId).name) : '';
+  return {
+    condition: 'in this order only',
+    action: `Start them in this order: ${starting.join(', then ')}.`,
+    reason: late
+      ? [{ text: `Started after all the others, ${lateName} ` }, ...restartMargin(late.limit), { text: '.' }]
+      : [],
+    about: late?.limit,
+  };
+}
+
+function tightMargin(limit: Limit): string {
+  if (limit.kind === 'continuous-rule') {
+    return `${margin(limit, 'pessimistic')} over the continuous rule.`;
+  }
+  const stated = margin(limit, 'stated');
+  if (limit.headroom.stated < 0) {
+    if (!Number.isFinite(limit.headroom.optimistic))
+      return `${stated} over as entered; it may hold all the same.`;
+    return `${stated} over as entered, ${margin(limit, 'optimistic')} to spare if the doubts go your way.`;
+  }
+  return `${stated} spare as entered, ${margin(limit, 'pessimistic')} over if the doubts go against you.`;
+}
+
+/** Why a limit holds, is tight or trips: which sum or start, how much, for how long, what it is held against. */
+export function explainLimit(rig: Rig, limit: Limit): readonly Span[] {
+  const because = limit.start ? startReason(rig, limit) : steadyReason(limit);
+  return limit.verdict === 'tight' ? [...because, ...doubtReason(rig, limit)] : because;
+}
+
+function steadyReason(limit: Limit): readonly Span[] {
+  const { worst, element, unit, capacity } = limit;
+  const carrier = carrierOfLimit(limit);
+  const carries = formatAmount(capacity.pessimistic, unit);
+  const sum =
+    element.kind === 'inverter' && element.assists
+      ? `What the source leaves to ${theElement(element.name)} adds up to`
+      : 'Running adds up to';
+  if (limit.kind === 'continuous-rule') {
+    return [
+      { text: 'What runs for three hours and more adds up to ' },
+      strong(formatAmount(worst.hi, unit, 'at-most')),
+      { text: `; ${carrier} should carry no more than ${carries} for so long.` },
+    ];
+  }
+  if (limit.verdict === 'trips') {
+    const bound = formatAmount(capacity.optimistic, unit);
+    return [
+      { text: `${sum} at least ` },
+      strong(formatAmount(worst.lo, unit, 'at-least')),
+      {
+        text:
+          bound === carries
+            ? `. ${capitalised(carrier)} carries ${carries}.`
+            : `. ${capitalised(carrier)} carries ${carries} and is bound to open above ${bound}.`,
+      },
+    ];
+  }
+  if (limit.verdict === 'tight') {
+    return [
+      { text: `${sum} ${formatAmount(worst.stated, unit)} as entered and may reach ` },
+      strong(formatAmount(worst.hi, unit, 'at-most')),
+      { text: `; ${carrier} carries ${carries}.` },
+    ];
+  }
+  return [
+    { text: `${sum} at most ` },
+    strong(formatAmount(worst.hi, unit, 'at-most')),
+    { text: `; ${carrier} carries ${carries}.` },
+  ];
+}
+
+function startReason(rig: Rig, limit: Limit): readonly Span[] {
+  const { start } = limit;
+  if (!start) return [];
+  const what = start.cause === 'together' ? theLoad(loadOf(rig, start.loadId).name) : partName(rig, start);
+  return [
+    ...(start.cause === 'start' ? [{ text: 'The start of ' }, strong(what)] : [strong(capitalised(what))]),
+    {
+      text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${startAgainst(limit)}.`,
+    },
+    ...(start.straddles
+      ? [
+          {
+            text: ` Its ${formatSeconds(start.seconds.lo)} to ${formatSeconds(start.seconds.hi)} reach across the end of a surge tier.`,
+          },
+        ]
+      : []),
+  ];
+}
+
+const SURGE_ENDINGS = {
+  start: '',
+  bogged: ', bogged down in the cut,',
+  stall: ', should it stall against pressure,',
+  together: ' and all that starts with it,',
+} as const;
+
+/** "up to 4,336 VA for 2 s, and Inverter carries 4,800 VA for 5 s". */
+function startAgainst(limit: Limit): string {
+  const { worst, unit, start, element, capacity, edge } = limit;
+  if (!start) return '';
+  const demand =
+    edge === 'optimistic'
+      ? `at least ${formatAmount(worst.lo, unit, 'at-least')}`
+      : `up to ${formatAmount(worst.hi, unit, 'at-most')}`;
+  const time = formatSeconds(edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
+  const carrier = carrierOfLimit(limit);
+  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(start)) : ' that long';
+  return `${demand} for ${time}, and ${carrier} carries ${formatAmount(capacity[edge], unit)}${forTime}`;
+}
+
+const tierTime = (time: string): string => (time === 'continuous' ? ' for hours' : ` for ${time}`);
+
+/** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
+function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
+  const { element, capacity, unit, headroom } = limit;
+  if (limit.kind === 'continuous-rule' || limit.start?.cause === 'together') return [];
+  if ('protection' in element && headroom.stated < 0) {
+    if (!Number.isFinite(capacity.optimistic))
+      return [{ text: ' It is not known who carries a start here.' }];
+    const surely = formatAmount(capacity.optimistic, unit);
+    return [
+      { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
+    ];
+  }
+  const doubt = limit.doubts()[0];
+  if (!doubt) return [];
+  const enteredIn = doubt.field === 'start' ? 'VA' : 'W';
+  const what = doubt.field === 'start' ? 'at the start of' : 'for';
+  return [
+    { text: ' The largest doubt: ' },
+    strong(formatAmount(doubt.value, enteredIn)),
+    { text: ` ${what} ${partName(rig, doubt)} is ` },
+    strong(BASIS_PHRASES[doubt.basis]),
+    { text: '.' },
+  ];
+}
+
+/** At which moment a set that trips does so: as something starts, or once something is on. */
+function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
+  if (limit.start) return `as ${partName(rig, limit.start)} starts`;
+  const culprit = result.order.find((_, index) => {
+    const running = [...result.selfStarting, ...result.order.slice(0, index + 1)];
+    return steadyLimits(limit.element, running).some(
+      (each) => each.id === limit.id && each.verdict === 'trips',
+    );
+  });
+  return culprit
+    ? `once ${theLoad(culprit.load.name)} is on`
+    : 'with the loads that start by themselves alone';
+}
+
+function paceOf(when: TripsWhen | undefined): string {
+  if (!when || when.pace === 'unknown') return '';
+  if (when.pace === 'at-once') return 'at once';
+  return when.pace === 'seconds' ? `within ${formatNumber(when.withinS, 0, 'at-most')} s` : `in ${when.pace}`;
+}
+
+const HAPPENS: Record<SeriesElement['kind'], string> = {
+  inverter: 'shuts down',
+  generator: 'stalls or its breaker trips',
+  battery: 'is switched off by its protection',
+  relay: 'overheats, and nothing opens to protect it',
+  'plug-and-cord': 'overheats, and nothing opens to protect it',
+  cable: 'overheats, and its breaker may not open in time',
+  neutral: 'overheats, and no breaker sees it',
+  'branch-breaker': 'trips',
+  'output-breaker': 'trips',
+  'source-breaker': 'trips',
+};
+
+/** On the DC side what opens is told by the limit, not by the bank as a whole. */
+const DC_HAPPENS: Partial<Record<Limit['kind'], string>> = {
+  'dc-volts': 'the inverter or the battery cuts off at low volts',
+  'dc-volts-start': 'the inverter or the battery cuts off at low volts',
+  'dc-fuse': 'the battery fuse opens',
+  'dc-fuse-start': 'the battery fuse opens',
+  'dc-cable': 'the battery cable overheats',
+};
+
+function whatHappens({ element, kind }: Limit): string {
+  return DC_HAPPENS[kind] ?? `${carrierOf(element)} ${HAPPENS[element.kind]}`;
+}
+
+const DC_CARRIERS: Partial<Record<Limit['kind'], string>> = {
+  'dc-volts': 'the battery, before its volts fall to the cut-off,',
+  'dc-volts-start': 'the battery, before its volts fall to the cut-off,',
+  'dc-fuse': 'the battery fuse',
+  'dc-fuse-start': 'the battery fuse',
+  'dc-cable': 'the battery cable',
+};
+
+/** What carries a limit, inside a sentence. */
+function carrierOfLimit({ kind, element }: Limit): string {
+  return DC_CARRIERS[kind] ?? carrierOf(element);
+}
+
+/** An element inside a sentence: "the inverter", "the Galley 20 A breaker". */
+function carrierOf(element: SeriesElement): string {
+  return element.kind.endsWith('breaker') ? `the ${element.name} breaker` : theElement(element.name);
+}
+
+const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+
+/** The size of a margin, in the unit of the limit; a claim is never rounded up. */
+export function margin(limit: Limit, edge: keyof Limit['headroom']): string {
+  return formatAmount(
+    Math.abs(limit.headroom[edge]),
+    limit.unit,
+    edge === 'pessimistic' && limit.headroom[edge] < 0 ? 'at-most' : 'at-least',
+  );
+}
+
+export function listNames(names: readonly string[]): string {
+  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+}
+
+const strong = (text: string): Span => ({ text, strong: true });

@@ -1,0 +1,33 @@
+import { formatNumber } from '../quantity/format.js';
+import type { Rig } from '../rig/schema.js';
+import { explainLimit, listNames, plainText } from './explain.js';
+import { theLoad } from '../rig/names-in-sentences.js';
+import type { PowerBack, Wave } from '../answers/power-back.js';
+
+const SECONDS_PER_MINUTE = 60;
+
+/** What restarts as the power comes back, and what to switch off before: a line, and the reason behind it. */
+export function powerBackWords(
+  rig: Rig,
+  { verdict, decider, waves, switchOffFirst }: PowerBack,
+): { readonly line: string; readonly detail: string } {
+  const line =
+    verdict === 'holds'
+      ? 'It holds when all of it restarts.'
+      : switchOffFirst.length > 0
+        ? `Switch ${listNames(switchOffFirst.map(({ name }) => theLoad(name)))} off before it comes back.`
+        : 'Nothing that may be switched off makes it hold.';
+  const reason = decider && verdict !== 'holds' ? ` ${plainText(explainLimit(rig, decider))}` : '';
+  return { line, detail: `${waves.map(waveWords).join(' ')}${reason}` };
+}
+
+function waveWords({ afterS, loads }: Wave): string {
+  const names = listNames(loads.map(({ name }, index) => (index === 0 ? name : theLoad(name).slice(4))));
+  return `${afterS === 0 ? 'At once' : `After ${waitWords(afterS)}`}: ${names}.`;
+}
+
+function waitWords(seconds: number): string {
+  return seconds < SECONDS_PER_MINUTE
+    ? `${formatNumber(seconds, 0)} s`
+    : `${formatNumber(seconds / SECONDS_PER_MINUTE, 1)} min`;
+}

@@ -1,0 +1,38 @@
+import { formatAmount } from '../quantity/format.js';
+import type { Rig } from '../rig/schema.js';
+import { explainLimit, listNames, plainText } from './explain.js';
+import type { Surprise } from '../answers/unplanned-load.js';
+import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+
+/** What one more switch does, told over all circuits: whether it holds, the weakest place and what fits there. */
+export function surpriseWords(
+  rig: Rig,
+  surprises: readonly Surprise[],
+  watts: number,
+): { readonly verdict: Verdict; readonly line: string; readonly detail: string } | undefined {
+  const [weakest] = surprises;
+  if (!weakest) return undefined;
+  const size = formatAmount(watts, 'W');
+  const verdicts = surprises.map(({ limit }) => limit?.verdict ?? 'holds');
+  const verdict = worstVerdict(verdicts);
+  const failing = surprises.filter((_, index) => verdicts[index] !== 'holds');
+  const where =
+    failing.length === surprises.length && failing.length > 1
+      ? 'on any circuit'
+      : `on ${listNames(failing.map(({ circuit }) => circuit.name))}`;
+  const room =
+    weakest.mostW > 0
+      ? `${weakest.circuit.name} bears ${formatAmount(weakest.mostW, 'W', 'at-least')} more`
+      : `${weakest.circuit.name} bears nothing more`;
+  const reason =
+    weakest.limit && verdict !== 'holds' ? ` ${plainText(explainLimit(rig, weakest.limit))}` : '';
+  return {
+    verdict,
+    line: surprises.every(({ mostW }) => mostW === 0)
+      ? 'Nothing more fits anywhere.'
+      : verdict === 'holds'
+        ? `Any one more of ${size} holds.`
+        : `${size} more ${where} ${verdict === 'trips' ? 'trips it' : 'may trip it'}.`,
+    detail: `The weakest: ${room}.${reason}`,
+  };
+}

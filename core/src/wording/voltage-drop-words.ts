@@ -1,0 +1,39 @@
+import { formatAmount, formatNumber } from '../quantity/format.js';
+import { sourceWords } from '../reference/provenance.js';
+import { WIRE_RESISTANCE } from '../reference/copper-awg.js';
+import { METRIC_RESISTANCE } from '../reference/copper-metric.js';
+import { DROP_ADVICE } from '../reference/voltage-quality.js';
+import type { VoltageDrop } from '../answers/voltage-drop.js';
+
+/** The largest drop against what is recommended, which is advice and no limit: a line, and the figures behind it. */
+export function voltageDropWords(
+  drops: readonly VoltageDrop[],
+): { readonly line: string; readonly detail: string } | undefined {
+  const [worst] = drops;
+  if (!worst) return undefined;
+  const advice = adviceFor(worst);
+  const isMore = worst.share.hi > advice;
+  return {
+    line: `${percent(worst.share.stated)} in the cable of ${worst.circuit.name}${isMore ? `, more than the ${percent(advice)} advised` : ''}.`,
+    detail: [
+      `Up to ${percent(worst.share.hi)} warm, and ${formatAmount(worst.lostW, 'W')} lost as heat. Resistance by ${sourceWords(worst.circuit.cable?.awg ? WIRE_RESISTANCE : METRIC_RESISTANCE)}.`,
+      `Advised: ${percent(DROP_ADVICE.branch)} in a branch, ${percent(DROP_ADVICE.total)} in all, ${percent(DROP_ADVICE.dc)} on DC that is not critical; ${sourceWords(DROP_ADVICE)}.`,
+      ...(drops.length > 1
+        ? [
+            `Others: ${drops
+              .slice(1, 4)
+              .map(({ circuit, share }) => `${circuit.name} ${percent(share.stated)}`)
+              .join(', ')}.`,
+          ]
+        : []),
+    ].join(' '),
+  };
+}
+
+/** North America advises for a branch; elsewhere what is no light may lose what a whole supply may. */
+function adviceFor({ isDc, circuit }: VoltageDrop): number {
+  if (isDc) return DROP_ADVICE.dc;
+  return circuit.protection.curve === 'ul-489' ? DROP_ADVICE.branch : DROP_ADVICE.total;
+}
+
+const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
