@@ -1,6 +1,7 @@
 import type { Consumer } from '../src/electrical/consumer.js';
 import { check, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
-import { situationOf, supplyOf } from '../src/verdict/situation.js';
+import { supplyOf } from '../src/rig/lookup.js';
+import { situationOf } from '../src/verdict/situation.js';
 import { hasStart } from '../src/electrical/joined-start.js';
 import { passesAt } from '../src/verdict/start-order.js';
 import { largeRig } from './large-rig.js';
