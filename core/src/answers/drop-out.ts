@@ -59,9 +59,9 @@ export function dropOutOf(rig: Rig, scene: CheckScene): DropOut | undefined {
  * After a transfer a compressor without a soft starter may start against pressure: its rotor then stays
  * locked for seconds. It may, so beyond a limit it is Tight and never Trips.
  */
-function stallsOf({ test }: Situation, running: readonly Consumer[]): readonly Limit[] {
+function stallsOf({ testSurge }: Situation, running: readonly Consumer[]): readonly Limit[] {
   return running
     .flatMap((consumer) => stalled(consumer) ?? [])
-    .flatMap((consumer) => test(running, consumer))
+    .flatMap((consumer) => testSurge(running, consumer))
     .map((limit) => asPlanningRule(withCause(limit, 'stall')));
 }

@@ -4,15 +4,13 @@ import type { Load, Rig } from '../rig/schema.js';
 import { atOnce } from './in-steps.js';
 import { decidingLimit, type Limit } from '../verdict/limit.js';
 import {
-  lockedBy,
   momentsOf,
   steadyLimitsOf,
   wiredSituation,
   type CheckScene,
   type Situation,
 } from '../verdict/situation.js';
-import { droppedBy } from '../system/shedders.js';
-import { hasStart } from '../electrical/joined-start.js';
+import { droppedBy, lockedBy } from '../system/locks.js';
 import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
@@ -86,7 +84,7 @@ function judgeAdded(
   const all = [...running, added];
   const limits = [
     ...steadyLimitsOf(situation, all),
-    ...(hasStart(added) ? situation.test(all, added) : []),
+    ...(situation.ties.bringsStart(added) ? situation.test(all, added) : []),
     ...momentsOf(situation, all),
   ];
   return { verdict: worstVerdict(limits.map((limit) => limit.verdict)), limit: decidingLimit(limits) };
@@ -138,7 +136,7 @@ function holdsAdded(
   return (
     !again.some(fails) &&
     !situation.elements.some((each) => steadyLimits(each, all).some(fails)) &&
-    !(hasStart(added) && situation.test(all, added, fails).some(fails)) &&
+    !(situation.ties.bringsStart(added) && situation.test(all, added, fails).some(fails)) &&
     !momentsOf(situation, all, fails).some(fails)
   );
 }

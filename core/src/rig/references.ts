@@ -4,7 +4,7 @@ import type { Bus, Rig } from './schema.js';
 
 /** Ids that occur twice, and ids that name nothing. */
 export function checkReferences(rig: Rig): readonly RigProblem[] {
-  return [...duplicateIds(rig), ...danglingIds(rig), ...repeatedSceneLoads(rig)];
+  return [...duplicateIds(rig), ...danglingIds(rig), ...repeatedSceneLoads(rig), ...tiesInRings(rig)];
 }
 
 function duplicateIds(rig: Rig): readonly RigProblem[] {
@@ -126,6 +126,28 @@ function repeatedSceneLoads(rig: Rig): readonly RigProblem[] {
         : [],
     ),
   );
+}
+
+/** A load that starts because of itself would start for ever. */
+function tiesInRings(rig: Rig): readonly RigProblem[] {
+  const ties = rig.ties ?? [];
+  /** Loads that no ring can be reached from, so that each is gone through once. */
+  const clear = new Set<string>();
+  const ringFrom = (id: string, path: readonly string[]): readonly string[] | undefined => {
+    if (path.includes(id)) return path.slice(path.indexOf(id));
+    if (clear.has(id)) return undefined;
+    for (const { follower } of ties.filter(({ leader }) => leader === id)) {
+      const ring = ringFrom(follower, [...path, id]);
+      if (ring) return ring;
+    }
+    clear.add(id);
+    return undefined;
+  };
+  const first = ties.map(({ leader }) => ringFrom(leader, [])).find((ring) => ring !== undefined);
+  if (!first) return [];
+  const index = ties.findIndex(({ leader }) => leader === first[0]);
+  const message = `goes round in a ring: ${first.join(', ')}; remove one of these ties`;
+  return [problem(rig, `ties[${index}].follower`, message)];
 }
 
 function problem(rig: Rig, path: string, message: string): RigProblem {

@@ -4,8 +4,7 @@ import type { Rig, Supply } from '../rig/schema.js';
 import { compareLimits, decidingLimit, type Limit } from './limit.js';
 import { restartsOf, type Restart } from './restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
-import { boggedLimits, situationOf, steadyLimitsOf, type CheckScene } from './situation.js';
-import { hasStart } from '../electrical/joined-start.js';
+import { boggedLimits, situationOf, steadyLimitsOf, type CheckScene, type Situation } from './situation.js';
 import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
@@ -73,10 +72,11 @@ export function ladderOf(result: CheckResult): readonly Limit[] {
  */
 export function check(rig: Rig, scene: CheckScene, startOrder: StartOrderRule = 'best'): CheckResult {
   const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
-  const { consumers, test, followers } = situation;
+  const { consumers, test, ties } = situation;
   const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');
-  const isStarted = (consumer: Consumer): boolean => hasStart(consumer) && !followers.has(consumer.load.id);
+  const isStarted = (consumer: Consumer): boolean =>
+    ties.bringsStart(consumer) && !ties.led.has(consumer.load.id);
   const order =
     startOrder === 'best'
       ? [
@@ -84,8 +84,10 @@ export function check(rig: Rig, scene: CheckScene, startOrder: StartOrderRule = 
           ...byHand.filter((consumer) => !isStarted(consumer)),
         ]
       : byHand;
-  const runningAtStart = startOrder === 'any' ? allOthers(consumers) : earlierOnes(selfStarting, order);
-  const starts = startsInOrder(order.filter(isStarted), runningAtStart, consumers, test);
+  const before = startOrder === 'any' ? allOthers(consumers) : earlierOnes(selfStarting, order);
+  const starts = startsInOrder(situation, order.filter(isStarted), (consumer) =>
+    ties.withFollowers(before(consumer)),
+  );
   const limits = [...steadyLimitsOf(situation, consumers), ...hardestStarts(starts)].sort(compareLimits);
   const decider = decidingLimit(limits);
   const verdict = worstVerdict(limits.map((limit) => limit.verdict));
@@ -130,10 +132,9 @@ function allOthers(consumers: readonly Consumer[]) {
 }
 
 function startsInOrder(
+  { consumers: all, test, testSurge, ties }: Situation,
   starting: readonly Consumer[],
   runningAtStart: (consumer: Consumer) => readonly Consumer[],
-  all: readonly Consumer[],
-  test: StartTest,
 ): readonly StartInOrder[] {
   const startOf = (
     consumer: Consumer,
@@ -143,11 +144,11 @@ function startsInOrder(
   return [
     ...starting.map((consumer) => startOf(consumer, 'in-order', runningAtStart(consumer))),
     ...all
-      .filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer))
+      .filter((consumer) => consumer.load.usage === 'by-itself' && ties.bringsStart(consumer))
       .map((consumer) => startOf(consumer, 'any-moment', allOthers(all)(consumer))),
     ...all.flatMap((consumer): readonly StartInOrder[] => {
       const running = allOthers(all)(consumer);
-      const limits = boggedLimits(test, running, consumer);
+      const limits = boggedLimits(testSurge, running, consumer);
       return limits.length > 0 ? [{ consumer, moment: 'bogged', running, limits }] : [];
     }),
   ];

@@ -8,8 +8,9 @@ import { startLimits, startsTogether } from './start-limits.js';
 import type { StartTest } from './start-order.js';
 import { steadyLimits } from './steady-limits.js';
 import { boggedDown } from './other-surges.js';
-import { droppedBy } from '../system/shedders.js';
-import { followersOf } from '../system/ties.js';
+import { fedLoads } from '../system/fed-loads.js';
+import { unlocked } from '../system/locks.js';
+import { tiesOf, type Ties } from '../system/ties.js';
 import { fedConsumer } from '../system/consumers.js';
 import type { NotFed } from '../system/fed-loads.js';
 import { wiringOf } from '../system/wiring.js';
@@ -37,21 +38,23 @@ export interface Situation {
   readonly test: StartTest;
   /** Every limit of several loads that start in the same moment. */
   readonly testTogether: (running: readonly Consumer[], group: readonly Consumer[]) => readonly Limit[];
-  /** Loads that start with another one of the set, so not by hand. */
-  readonly followers: ReadonlySet<string>;
+  /** Every limit of a surge that is no start of its own: it brings no follower's start about. */
+  readonly testSurge: StartTest;
+  readonly ties: Ties;
   /** A load of it in some state, or in full; undefined where nothing feeds it. */
   readonly inState: (load: Load, stateId?: string) => Consumer | undefined;
 }
 
-/** Follows the wiring of what is on; of loads locked against each other only the first runs. */
+/** Follows the wiring of what is on, less what its locks and shedders keep off. */
 export function situationOf(rig: Rig, supply: Supply, on: readonly LoadOn[]): Situation {
   const loads = on.map((entry) => loadOf(rig, entry.load));
-  const lockedOut = loads.flatMap(
-    (load, index) => lockedBy(rig, loads.slice(0, index), load) ?? droppedBy(rig, loads, load) ?? [],
+  const { fed, notFed } = fedLoads(rig, supply, loads);
+  const { free, keptOff } = unlocked(
+    rig,
+    fed.map(({ load }) => load),
   );
-  const free = loads.filter((load) => !lockedOut.some((each) => each.load === load));
   const situation = wiredSituation(rig, supply, free, on);
-  return { ...situation, notFed: [...situation.notFed, ...lockedOut] };
+  return { ...situation, notFed: [...notFed, ...keptOff] };
 }
 
 /** The situation of loads whatever locks say: for questions about loads that are off. */
@@ -65,33 +68,26 @@ export function wiredSituation(
   const stateOf = (load: Load) => on.find((entry) => entry.load === load.id)?.state;
   const consumers = fed.map((entry) => fedConsumer(rig, supply, entry, stateOf(entry.load)));
   const isOn = new Set(on.map((entry) => entry.load));
-  const followers = followersOf(
-    rig,
-    consumers.filter((consumer) => isOn.has(consumer.load.id)),
-  );
-  const led = [...followers].filter(([leader]) => isOn.has(leader)).flatMap(([, each]) => each);
+  const ties = tiesOf(rig, consumers, (id) => isOn.has(id));
+  const testSurge: StartTest = (running, surging, isEnough) =>
+    startLimits(elements, ties.withFollowers(running), surging, isEnough);
   return {
     supply,
     elements,
     consumers,
     notFed,
-    test: (running, starting, isEnough) => testStart(elements, running, starting, followers, isEnough),
+    test: (running, starting, isEnough) => [
+      ...testSurge(running, starting, isEnough),
+      ...tiedStarts(elements, ties, running, starting),
+    ],
     testTogether: (running, group) => startsTogether(elements, running, group),
-    followers: new Set(led.map((consumer) => consumer.load.id)),
+    testSurge,
+    ties,
     inState: (load, stateId) => {
       const entry = fed.find((each) => each.load.id === load.id);
       return entry && fedConsumer(rig, supply, entry, stateId);
     },
   };
-}
-
-/** The lock that keeps a load off while one of the others is on. */
-export function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undefined {
-  const lock = (rig.locks ?? []).find(
-    (each) => each.loads.includes(load.id) && others.some((other) => each.loads.includes(other.id)),
-  );
-  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
-  return lock && circuit ? { load, circuit, because: `"${lock.name}" lets one run at a time` } : undefined;
 }
 
 /** Everything steady in a situation. */
@@ -105,14 +101,16 @@ export function steadyLimitsOf({ elements }: Situation, running: readonly Consum
  * @param isEnough Where given, the test of a start may stop behind a limit it says yes to.
  */
 export function momentsOf(
-  { test }: Situation,
+  { test, testSurge, ties }: Situation,
   running: readonly Consumer[],
   isEnough?: (limit: Limit) => boolean,
 ): readonly Limit[] {
-  const starts = running.filter((consumer) => consumer.load.usage === 'by-itself' && hasStart(consumer));
+  const starts = running.filter(
+    (consumer) => consumer.load.usage === 'by-itself' && ties.bringsStart(consumer),
+  );
   return [
     ...starts.flatMap((consumer) => test(running, consumer, isEnough)),
-    ...running.flatMap((consumer) => boggedLimits(test, running, consumer)),
+    ...running.flatMap((consumer) => boggedLimits(testSurge, running, consumer)),
   ];
 }
 
@@ -126,16 +124,14 @@ export function boggedLimits(
   return bogged ? test(running, bogged).map((limit) => withCause(limit, 'bogged')) : [];
 }
 
-function testStart(
+/** What starts with a load starts on top of it, in the same moment at worst. */
+function tiedStarts(
   elements: readonly SeriesElement[],
+  ties: Ties,
   running: readonly Consumer[],
-  starting: Consumer,
-  followers: ReadonlyMap<string, readonly Consumer[]>,
-  isEnough?: (limit: Limit) => boolean,
+  leader: Consumer,
 ): readonly Limit[] {
-  const alone = startLimits(elements, running, starting, isEnough);
-  const own = followers.get(starting.load.id) ?? [];
-  const kicks = [starting, ...own].flatMap(({ parts }) => parts.filter((part) => part.start));
-  if (own.length === 0 || kicks.length < 2) return alone;
-  return [...alone, ...startsTogether(elements, running, [starting, ...own])];
+  const own = ties.followersOf(leader);
+  if (!own.some(hasStart)) return [];
+  return startsTogether(elements, ties.withFollowers(running), [leader, ...own]);
 }

@@ -1,0 +1,101 @@
+import { check } from '../../src/verdict/check.js';
+import { validateRig } from '../../src/rig/validate.js';
+import type { Rig } from '../../src/rig/schema.js';
+import { exampleRig, on } from '../example-rig.js';
+
+type Tie = NonNullable<Rig['ties']>[number];
+
+const tie = (leader: string, follower: string): Tie => ({ leader, follower, delayS: 1 });
+/** 3,000 W for hours, 3,500 VA for 5 s. */
+const INVERTER = { watts: 3000, tiers: [[3500, 5]] } as const;
+const onBattery = (rig: Rig, ...ids: string[]) => check(rig, { supply: 'battery', on: on(...ids) });
+const barred = (rig: Rig, id: string): Rig => ({
+  ...rig,
+  loads: rig.loads.map((load) => (load.id === id ? { ...load, neverOn: ['battery'] } : load)),
+});
+
+describe('a tie', () => {
+  it('keeps its follower running for every later start: 100 + 1,500 W, then 2,500 VA, are 4,100 VA', () => {
+    const loads = {
+      fridge: { w: 100, usage: 'by-itself' },
+      fan: { w: 1500 },
+      saw: { w: 500, start: [2500, 1] },
+    } as const;
+    const rig = exampleRig(loads, INVERTER);
+    expect(onBattery(rig, 'fridge', 'fan', 'saw').verdict).toBe('holds');
+    const result = onBattery({ ...rig, ties: [tie('fridge', 'fan')] }, 'fridge', 'fan', 'saw');
+    expect(result.verdict).toBe('trips');
+    expect(result.decider?.worst.stated).toBeCloseTo(4100, 6);
+  });
+
+  it('starts its follower also where the leader has no start of its own, and along a chain', () => {
+    const loads = {
+      heater: { w: 500 },
+      fan: { w: 100 },
+      pump: { w: 300, start: [3500, 1] },
+    } as const;
+    const rig: Rig = { ...exampleRig(loads, INVERTER), ties: [tie('heater', 'fan'), tie('fan', 'pump')] };
+    const result = onBattery(rig, 'heater', 'fan', 'pump');
+    expect(result.verdict).toBe('trips');
+    expect(result.decider?.worst.stated).toBeCloseTo(4100, 6);
+    expect(onBattery(rig, 'pump').verdict).toBe('holds');
+  });
+
+  it('leads nobody while its leader is barred, not fed or off: then the follower starts by itself', () => {
+    const loads = { saw: { w: 500, start: [600, 1] }, fan: { w: 100, start: [4000, 1] } } as const;
+    const rig: Rig = { ...exampleRig(loads, INVERTER), ties: [tie('saw', 'fan')] };
+    for (const each of [onBattery(barred(rig, 'saw'), 'saw', 'fan'), onBattery(rig, 'fan')]) {
+      expect(each.verdict).toBe('trips');
+      expect(each.decider?.start?.loadId).toBe('fan');
+    }
+  });
+
+  it('is not acted upon by a leader that only bogs down: its follower runs already', () => {
+    const loads = { saw: { w: 800, start: [900, 1] }, fan: { w: 100, start: [1500, 1] } } as const;
+    const tied: Rig = { ...exampleRig(loads, INVERTER), ties: [tie('saw', 'fan')] };
+    const bogging: Rig = {
+      ...tied,
+      loads: tied.loads.map((load) =>
+        load.id === 'saw'
+          ? { ...load, parts: load.parts.map((part) => ({ ...part, bogs: 'yes' as const })) }
+          : load,
+      ),
+    };
+    const bogged = onBattery(bogging, 'saw', 'fan').starts.find(({ moment }) => moment === 'bogged');
+    expect(Math.max(...(bogged?.limits ?? []).map(({ worst }) => worst.stated))).toBeCloseTo(1700, 6);
+  });
+
+  it('in a ring is refused, with the names of the ring', () => {
+    const rig = exampleRig({ a: { w: 1 }, b: { w: 1 }, c: { w: 1 } }, INVERTER);
+    const ring = validateRig({ ...rig, ties: [tie('a', 'b'), tie('b', 'c'), tie('c', 'a')] });
+    expect(ring.ok ? '' : ring.problems[0]?.message).toBe(
+      'goes round in a ring: a, b, c; remove one of these ties',
+    );
+    expect(validateRig({ ...rig, ties: [tie('a', 'b'), tie('a', 'c'), tie('b', 'c')] }).ok).toBeTrue();
+  });
+});
+
+describe('locks and shedders', () => {
+  const loads = { hob: { w: 2000 }, kettle: { w: 2000 }, heater: { w: 2000 } } as const;
+  const rig = exampleRig(loads, INVERTER);
+  const eitherOr = (...ids: string[]) => ({ name: 'Either or', loads: ids });
+
+  it('act only through loads that run: a barred or locked-out load keeps nothing off', () => {
+    const locked = { ...rig, locks: [eitherOr('hob', 'kettle'), eitherOr('kettle', 'heater')] };
+    const chain = onBattery(locked, 'hob', 'kettle', 'heater');
+    expect(chain.notFed.map(({ load }) => load.id)).toEqual(['kettle']);
+    expect(chain.verdict).toBe('trips');
+    const one = { ...rig, locks: [eitherOr('hob', 'kettle')] };
+    expect(onBattery(barred(one, 'hob'), 'hob', 'kettle', 'heater').verdict).toBe('trips');
+  });
+
+  it('drop nothing by a load that is dropped itself, and of two that drop each other both count', () => {
+    const shedder = (watches: string, drops: string) => ({ name: `${watches} first`, watches, drops });
+    const chain = { ...rig, shedders: [shedder('hob', 'kettle'), shedder('kettle', 'heater')] };
+    const result = onBattery(chain, 'hob', 'kettle', 'heater');
+    expect(result.notFed.map(({ load }) => load.id)).toEqual(['kettle']);
+    expect(result.verdict).toBe('trips');
+    const mutual = { ...rig, shedders: [shedder('hob', 'kettle'), shedder('kettle', 'hob')] };
+    expect(onBattery(mutual, 'hob', 'kettle').verdict).toBe('trips');
+  });
+});
