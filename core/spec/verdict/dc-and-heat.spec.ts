@@ -156,3 +156,58 @@ describe('an inverter', () => {
     expect(check(at50, scene).notFed[0]?.because).toBe('a 60 Hz motor overheats on 50 Hz');
   });
 });
+
+describe('a load on direct current', () => {
+  /** 12 V, a pump of so many amps that starts with so many, and a battery of 100 A for hours, 150 A for 5 s. */
+  const withPump = (amps: number, startA?: number): Rig => {
+    const rig = exampleRig({ lamp: { w: 12 } });
+    return {
+      ...rig,
+      circuits: [
+        ...rig.circuits,
+        { id: 'dc-12', name: 'Pump', bus: 'dc', protection: { amps: 30, curve: 'ul-489' } },
+      ],
+      batteries: rig.batteries.map((each) => ({
+        ...each,
+        dischargeA: 100,
+        tiers: [{ amps: 150, seconds: 5 }],
+      })),
+      loads: [
+        ...rig.loads,
+        {
+          id: 'pump',
+          name: 'Pump',
+          circuit: 'dc-12',
+          usage: 'left-on',
+          parts: [
+            {
+              id: 'main',
+              kind: 'universal-motor',
+              runningFrom: { amps: q(amps) },
+              start:
+                startA === undefined ? { va: q(1) } : { from: { lockedRotorA: q(startA) }, seconds: q(1) },
+            },
+          ],
+        },
+      ],
+    };
+  };
+  const verdictOf = (rig: Rig) => check(rig, { supply: 'battery', on: on('pump') });
+
+  it('draws its amps from the bus as they are: there is no power factor (physics)', () => {
+    const breaker = verdictOf(withPump(29)).limits.find(({ kind }) => kind === 'breaker');
+    expect(breaker?.worst.stated).toBeCloseTo(29, 9);
+    const bank = verdictOf(withPump(29)).limits.find(({ kind }) => kind === 'battery');
+    expect(bank?.worst.stated).toBeCloseTo(29, 6);
+    expect(verdictOf(withPump(31)).verdict).not.toBe('holds');
+  });
+
+  it('starts on its breaker and on the battery: 160 A are beyond 150 A for 5 s (physics)', () => {
+    const starts = (startA: number) => verdictOf(withPump(10, startA)).limits.filter(({ start }) => start);
+    expect(starts(100).map(({ kind }) => kind)).toEqual(
+      jasmine.arrayContaining(['battery-start', 'breaker-start']),
+    );
+    expect(starts(160).find(({ kind }) => kind === 'battery-start')?.verdict).toBe('trips');
+    expect(starts(140).find(({ kind }) => kind === 'battery-start')?.verdict).toBe('holds');
+  });
+});

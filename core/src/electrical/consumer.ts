@@ -5,7 +5,7 @@ import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import { defaultCause, intervalOf, startPowerFactorRange } from '../rig/half-widths.js';
 import type { Load, Part } from '../rig/schema.js';
 import { nonActivePower, type AcTerm } from './apparent-power.js';
-import { runningPowerFactor, runningPowerOf, type RunningPower } from './running-power.js';
+import { runningPowerFactor, runningPowerOf, UNITY, type RunningPower } from './running-power.js';
 import { startSizeOf, type StartSize } from './start-size.js';
 import type { SystemOfLoad } from './voltage-of-load.js';
 
@@ -64,10 +64,14 @@ function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: numbe
     part,
     power,
     size,
-    running: { watts, nonActive: nonActiveOf(watts, power, runningPowerFactor(part), share), surelyLags },
+    running: {
+      watts,
+      nonActive: nonActiveOf(watts, power, runningPowerFactor(part, system), share),
+      surelyLags,
+    },
     start: size && {
       va: termOf(load, part.kind, size.va),
-      powerFactor: startPowerFactor(part),
+      powerFactor: startPowerFactor(part, system),
       seconds: intervalOf(size.seconds, 'seconds'),
       surelyLags,
     },
@@ -111,7 +115,8 @@ function nonActiveOf(
   };
 }
 
-function startPowerFactor(part: Part): Interval {
+function startPowerFactor(part: Part, system: SystemOfLoad): Interval {
+  if (system.current === 'dc') return UNITY;
   const entered = part.start?.powerFactor;
   if (entered) return atMostOne(intervalOf(entered, 'start-power-factor', part.kind));
   const { low, usual, high } = startPowerFactorRange(part.kind);

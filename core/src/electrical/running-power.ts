@@ -19,6 +19,8 @@ export interface RunningPower {
   readonly va: Quantity | undefined;
 }
 
+export const UNITY: Interval = { lo: 1, stated: 1, hi: 1 };
+
 const MOTOR_TABLE_VOLTS = 115;
 const FIFTY_HERTZ_VOLTS = 200;
 
@@ -34,12 +36,13 @@ export function runningPowerOf(part: Part, system: SystemOfLoad): RunningPower {
   if (part.runningW) return { watts: withWidths(part.runningW, 'running', part), va: undefined };
   const { runningFrom = {} } = part;
   const va = apparentFrom(part, runningFrom, system);
-  if (va) return { watts: wattsFromVA(va, runningPowerFactor(part)), va };
+  if (va) return { watts: wattsFromVA(va, runningPowerFactor(part, system)), va };
   return { watts: wattsFrom(part, runningFrom), va: undefined };
 }
 
-/** The power factor of a running part: entered, else usual for its kind. */
-export function runningPowerFactor(part: Part): Interval {
+/** The power factor of a running part: entered, else usual for its kind; 1 on direct current. */
+export function runningPowerFactor(part: Part, system?: SystemOfLoad): Interval {
+  if (system?.current === 'dc') return UNITY;
   if (part.powerFactor) {
     const { lo, stated, hi } = intervalOf(part.powerFactor, 'power-factor', part.kind);
     return { lo, stated, hi: Math.min(1, hi) };

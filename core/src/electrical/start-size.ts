@@ -91,7 +91,7 @@ function fromMultiple(part: Part, system: SystemOfLoad): Sized | undefined {
   const { startMultiple } = kindOfPart(part.kind);
   if (!startMultiple) return undefined;
   const { watts, va } = runningPowerOf(part, system);
-  const running = va ?? scaleQuantity(watts, 1 / runningPowerFactor(part).stated);
+  const running = va ?? scaleQuantity(watts, 1 / runningPowerFactor(part, system).stated);
   const { minus = 0, plus = 0 } = running;
   const value = running.value * startMultiple.usual;
   return {

@@ -14,7 +14,10 @@ import type {
 } from './series-elements.js';
 
 /** The consumers of a set of loads. */
-export function among(loads: ReadonlySet<string>, consumers: readonly Consumer[]): readonly Consumer[] {
+export function among(
+  loads: { has(id: string): boolean },
+  consumers: readonly Consumer[],
+): readonly Consumer[] {
   return consumers.filter((consumer) => loads.has(consumer.load.id));
 }
 

@@ -125,7 +125,7 @@ export interface BatteryElement extends ElementBase {
   readonly volts: number;
   readonly inverters: readonly InverterElement[];
   /** DC loads on the same bus. */
-  readonly dcMembers: ReadonlySet<string>;
+  readonly dcMembers: Members;
   readonly celsius: number | undefined;
   readonly ampacitySchool: NonNullable<NonNullable<Rig['practice']>['ampacity']>;
 }

@@ -59,12 +59,12 @@ function batteryElement(
   if (batteries.length === 0) return [];
   const bus = busOf(rig, busId);
   const inverters = all.filter((each) => each.converter.from === busId);
-  const dcMembers = new Set(
+  const dcMembers: Members = new Map(
     fed.flatMap(({ load, feeds }) =>
-      feeds[0].by === 'battery' && feeds[0].bus.id === busId ? [load.id] : [],
+      feeds[0].by === 'battery' && feeds[0].bus.id === busId ? [[load.id, 1] as const] : [],
     ),
   );
-  const carried = [...inverters.flatMap((inverter) => [...inverter.members.keys()]), ...dcMembers];
+  const carried = [...inverters.flatMap((inverter) => [...inverter.members.keys()]), ...dcMembers.keys()];
   return [
     {
       kind: 'battery',

@@ -401,19 +401,24 @@ function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] 
   ];
 }
 
-/** A start dips the DC side too: the inverter carries it, with its losses, for as long as it lasts. */
+/**
+ * A start dips the DC side too, for as long as it lasts: one behind an inverter with its losses, one of a DC
+ * load as it is.
+ */
 function onBattery(element: BatteryElement, startCase: StartCase): readonly Limit[] {
   const { inverters, dcMembers } = element;
   const { consumer, group, restConsumers, start, part } = startCase;
   const carriers = inverters.filter(({ members }) => group.some(({ load }) => members.has(load.id)));
-  if (carriers.length === 0) return [];
-  const dc = runningSum(among(dcMembers, restConsumers)).watts;
+  const direct = startCase.on(dcMembers)?.sums();
+  if (carriers.length === 0 && !direct) return [];
+  const atRest = runningSum(among(dcMembers, restConsumers)).watts;
+  const dc = { before: direct?.before.watts ?? atRest, during: direct?.during.watts ?? atRest };
   const sums = inverters.map((inverter) => whileStarting(inverter, startCase));
   const at = (moment: keyof Sums): Demand =>
     batteryWatts(
       element,
       sums.map((each) => each[moment]),
-      dc,
+      dc[moment],
     );
   return dcLimits(element, {
     running: at('before'),

@@ -115,7 +115,7 @@ export class KickBand {
     const found = startSizeOf(part, this.system());
     if (!found) return undefined;
     const { watts, va } = runningPowerOf(part, this.system());
-    const running = va?.value ?? watts.value / runningPowerFactor(part).stated;
+    const running = va?.value ?? watts.value / runningPowerFactor(part, this.system()).stated;
     const isSoft = found.full.va.value !== found.va.value;
     return {
       words: `${formatAmount(found.va.value, 'VA')}, with the doubt ${rangeOf(found.va, 'VA')}`,

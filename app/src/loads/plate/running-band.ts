@@ -77,7 +77,7 @@ export class RunningBand {
   protected readonly derived = computed(() => {
     const rig = this.sheet.sound();
     const { watts, va } = runningPowerOf(this.part(), systemOfLoad(rig, this.load()));
-    const { lo, stated, hi } = runningPowerFactor(this.part());
+    const { lo, stated, hi } = runningPowerFactor(this.part(), systemOfLoad(rig, this.load()));
     const apparent = va?.value ?? watts.value / stated;
     const range = `${formatAmount(watts.value - (watts.minus ?? 0), 'W')} to ${formatAmount(watts.value + (watts.plus ?? 0), 'W')}`;
     const factor = lo === hi ? formatNumber(lo, 2) : `${formatNumber(lo, 2)} to ${formatNumber(hi, 2)}`;
