@@ -106,4 +106,28 @@ describe('a start', () => {
       of && (of.va.value / 120) ** 2 * of.seconds.value;
     expect([heat(soft?.full), heat(soft)]).toEqual([1080, 900]);
   });
+
+  it('of code letter V is taken at 28 kVA per horsepower, for the table gives it no end (from memory, low)', () => {
+    const lettered = part({
+      kind: 'split-phase-motor',
+      runningW: q(500),
+      start: { from: { codeLetter: 'V', horsepower: 0.5 } },
+    });
+    expect(startSizeOf(lettered, at120)?.va.value).toBeCloseTo(14_000, 6);
+  });
+
+  it('that was seen with a soft starter in place is not softened once more', () => {
+    const soft = { remaining: q(0.5) };
+    const seen = (softStarter: 'yes' | 'no') =>
+      startSizeOf(
+        part({
+          kind: 'hermetic-rotary',
+          runningW: q(900),
+          start: { va: q(2000), seconds: q(1), soft, softStarter },
+        }),
+        at120,
+      )?.va.value;
+    expect(seen('yes')).toBe(2000);
+    expect(seen('no')).toBe(1000);
+  });
 });

@@ -253,3 +253,43 @@ describe('what would settle it', () => {
     expect(settled?.by === 'measuring' && settled.threshold).toBeCloseTo(1600 / 1.03, -1);
   });
 });
+
+describe('a limit that lasts for hours', () => {
+  it('is 80 % of plug and breaker, what others draw from the breaker included (NEC 210.20(A), 210.21(B), from memory)', () => {
+    const rig = exampleRig({ heater: { w: 1300, minutes: 300 } });
+    const shore = (supply: Partial<Rig['supplies'][number]>): Rig => ({
+      ...rig,
+      supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, ...supply } : each)),
+    });
+    const rule = (of: Rig) =>
+      check(of, { supply: 'shore', on: on('heater') }).limits.filter(
+        ({ kind, verdict }) => kind === 'continuous-rule' && verdict === 'tight',
+      );
+    expect(rule(shore({}))).toEqual([]);
+    // 10.8 A: within 12 A of a 15 A plug, not within 8 A of a 10 A one
+    expect(rule(shore({ cords: [{ name: 'Adapter', plugA: 15 }] }))).toEqual([]);
+    expect(rule(shore({ cords: [{ name: 'Adapter', plugA: 10 }] })).map(({ worst }) => worst.hi)).toEqual([
+      jasmine.any(Number),
+    ]);
+    // 24 A of a 30 A breaker: 10.8 A and 14 A of others are more
+    const [shared] = rule(shore({ otherLoadsA: q(14) }));
+    expect(shared?.worst.hi).toBeCloseTo(10.83 + 14, 1);
+  });
+});
+
+describe('the peaks of electronics', () => {
+  it('keep their row while an inverter assists', () => {
+    const rig = exampleRig({ tv: { w: 1000, kind: 'supply-without-correction', pf: 0.65 } }, { watts: 1200 });
+    const assisted: Rig = {
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, canAssist: 'yes' })),
+      supplies: rig.supplies.map((each) =>
+        each.id === 'shore' ? { ...each, inputLimitA: 5, assist: 'on' } : each,
+      ),
+    };
+    const peak = check(assisted, { supply: 'shore', on: on('tv') }).limits.find(
+      ({ kind }) => kind === 'inverter-peak',
+    );
+    expect(peak?.verdict).toBe('tight');
+  });
+});

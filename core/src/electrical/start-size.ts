@@ -39,7 +39,13 @@ export function startSizeOf(part: Part, system: SystemOfLoad): StartSize | undef
   const sized = fullStart(part, start, system);
   if (!sized) return undefined;
   const full: SizedStart = { va: sized.va, seconds: secondsOf(part, start) };
-  return { origin: sized.origin, full, ...(start.soft ? softened(full, start.soft) : full) };
+  const soft = isSeenSoftened(start, sized.origin) ? undefined : start.soft;
+  return { origin: sized.origin, full, ...(soft ? softened(full, soft) : full) };
+}
+
+/** What was seen with the soft starter in place has it in it already. */
+function isSeenSoftened({ softStarter }: Start, origin: StartOrigin): boolean {
+  return softStarter === 'yes' && (origin === 'entered' || origin === 'inrush');
 }
 
 interface Sized {
@@ -65,8 +71,7 @@ function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | u
     return { origin: 'locked-rotor', va: scaleQuantity(amps, plateVolts * asHere) };
   }
   if (from.codeLetter && from.horsepower !== undefined) {
-    const { from: least, to } = codeLetterVA(from.codeLetter, from.horsepower);
-    const value = Number.isFinite(to) ? to : least;
+    const { to: value } = codeLetterVA(from.codeLetter, from.horsepower);
     return {
       origin: 'code-letter',
       va: scaleQuantity(withWidths({ value, basis: 'code-letter' }, 'start', part.kind), asHere),

@@ -35,6 +35,9 @@ export const CODE_LETTER_TABLE: Provenance = {
   confidence: 'high',
 };
 
+/** Letter V has no upper end in the table; beyond this no small motor is known. From memory, confidence low. */
+const HIGHEST_OF_V = 28;
+
 /** The last printed value of each band; the next band begins a hundredth above. */
 const LAST: Readonly<Record<CodeLetter, number>> = {
   A: 3.14,
@@ -55,7 +58,7 @@ const LAST: Readonly<Record<CodeLetter, number>> = {
   S: 17.99,
   T: 19.99,
   U: 22.39,
-  V: Infinity,
+  V: HIGHEST_OF_V,
 };
 
 const STEP = 0.01;

@@ -5,6 +5,7 @@ import { sourceWords } from '../reference/provenance.js';
 import type { Circuit, Rig } from '../rig/schema.js';
 import { busOf, type FedLoad } from './fed-loads.js';
 import { withAmps } from './names-of-elements.js';
+import { hasContinuousRule } from './continuous-rule.js';
 import { cordElements } from './source-side.js';
 import type {
   BreakerElement,
@@ -32,7 +33,7 @@ export function circuitElements(
     name: withAmps(name, protection),
     protection,
     celsius: rig.conditions?.panelC,
-    hasContinuousRule: isAc && rig.practice?.continuousRule !== 'left-out',
+    hasContinuousRule: isAc && hasContinuousRule(rig, protection),
     volts,
     members,
     behindLimits: [],
@@ -62,6 +63,7 @@ export function circuitElements(
         members,
         volts,
         behindLimits: [],
+        hasContinuousRule: isAc && hasContinuousRule(rig, protection),
       },
     ),
   ];

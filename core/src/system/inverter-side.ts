@@ -9,6 +9,7 @@ import { busOf } from './fed-loads.js';
 import type { LegView, OutputLeg } from './leg-views.js';
 import { withAmps } from './names-of-elements.js';
 import { inverterRating } from './ratings.js';
+import { hasContinuousRule } from './continuous-rule.js';
 import type {
   Assist,
   BehindLimit,
@@ -99,7 +100,7 @@ export function outputElements(
           name: `${withAmps('Output', outputBreaker)}${leg.nameSuffix}`,
           protection: outputBreaker,
           celsius: rig.conditions?.panelC,
-          hasContinuousRule: rig.practice?.continuousRule !== 'left-out',
+          hasContinuousRule: hasContinuousRule(rig, outputBreaker),
           volts,
           members: leg.members,
           behindLimits: [],

@@ -97,6 +97,8 @@ export interface CordElement extends ElementBase, OnSource {
   readonly kind: 'plug-and-cord';
   readonly amps: number;
   readonly volts: number;
+  /** Whether the 80 % rule counts for it: the receptacle is the part that burns. */
+  readonly hasContinuousRule: boolean;
 }
 
 /** The cable of a circuit, by the ampacity of the school the rig follows. */

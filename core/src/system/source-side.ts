@@ -1,6 +1,7 @@
 import { ampacity } from '../electrical/cable.js';
 import { cordAmpacityA } from '../reference/cord-ampacity.js';
 import type { Cord, Protection, Rig, Source, Supply } from '../rig/schema.js';
+import { hasContinuousRule } from './continuous-rule.js';
 import { busOf, type FedLoad } from './fed-loads.js';
 import type { ConverterLeg } from './inverter-side.js';
 import { generatorShare, sourceLegs, type LegView } from './leg-views.js';
@@ -75,7 +76,7 @@ function elementsOfLeg(
           kind: 'source-breaker',
           id: `${source.id}${idSuffix}`,
           name: `${withAmps(supply.name, smallest.protection)}${nameSuffix}`,
-          hasContinuousRule: rig.practice?.continuousRule !== 'left-out',
+          hasContinuousRule: hasContinuousRule(rig, smallest.protection),
           otherLoadsA: supply.otherLoadsA,
           ...smallest,
           ...shared,
@@ -83,12 +84,10 @@ function elementsOfLeg(
       ]
     : [];
   const cords = (supply.cords ?? []).flatMap((cord, index) =>
-    cordElements(
-      `${supply.id}:cord-${index}${idSuffix}`,
-      cord.name ?? `Cord, plug of ${supply.name}`,
-      cord,
-      shared,
-    ),
+    cordElements(`${supply.id}:cord-${index}${idSuffix}`, cord.name ?? `Cord, plug of ${supply.name}`, cord, {
+      ...shared,
+      hasContinuousRule: hasContinuousRule(rig, smallest?.protection),
+    }),
   );
   return [...generator, ...breaker, ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` }))];
 }
@@ -111,7 +110,7 @@ export function cordElements(
   id: string,
   name: string,
   cord: Cord,
-  shared: Pick<CordElement, 'members' | 'volts' | 'behindLimits'>,
+  shared: Pick<CordElement, 'members' | 'volts' | 'behindLimits' | 'hasContinuousRule'>,
 ): readonly CordElement[] {
   const wire = cord.awg ? cordAmpacityA(cord.awg) : cord.mm2 && ampacity({ mm2: cord.mm2 }, 'iec');
   const amps = Math.min(cord.plugA ?? Infinity, wire ?? Infinity);

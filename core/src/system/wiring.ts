@@ -5,6 +5,7 @@ import { busOf, fedLoads, type FedLoad, type NotFed } from './fed-loads.js';
 import { converterLeg, inverterElements, outputElements, type ConverterLeg } from './inverter-side.js';
 import { outputLegs, sourceLegs } from './leg-views.js';
 import type { BatteryElement, InverterElement, Members, SeriesElement } from './series-elements.js';
+import { hasContinuousRule } from './continuous-rule.js';
 import { cordElements, smallestBreaker, sourceElements } from './source-side.js';
 
 export interface Wiring {
@@ -27,7 +28,7 @@ export function wiringOf(rig: Rig, supply: Supply, loads: readonly Load[]): Wiri
     ...legs.flatMap((each) => outputElements(rig, each)),
     ...rig.circuits.flatMap((circuit) => circuitElements(rig, circuit, fed)),
     ...neutralElements(rig, fed),
-    ...fed.flatMap((entry) => loadCord(entry)),
+    ...fed.flatMap((entry) => loadCord(rig, entry)),
     ...rig.buses.flatMap((bus) => batteryElement(rig, bus.id, inverters, fed)),
   ];
   return { elements: candidates.filter((element) => element.members.size > 0), fed, notFed };
@@ -43,9 +44,14 @@ function besideOf(rig: Rig, supply: Supply, { leg }: ConverterLeg, fed: readonly
   return { breaker: smallestBreaker(rig, supply), ahead };
 }
 
-function loadCord({ load, bus, poles }: FedLoad): readonly SeriesElement[] {
+function loadCord(rig: Rig, { load, circuit, bus, poles }: FedLoad): readonly SeriesElement[] {
   if (!load.cord) return [];
-  const shared = { members: new Map([[load.id, 1]]), volts: bus.volts * poles.length, behindLimits: [] };
+  const shared = {
+    members: new Map([[load.id, 1]]),
+    volts: bus.volts * poles.length,
+    behindLimits: [],
+    hasContinuousRule: bus.kind === 'ac' && hasContinuousRule(rig, circuit.protection),
+  };
   return cordElements(`${load.id}:cord`, `Cord, plug of ${load.name}`, load.cord, shared);
 }
 

@@ -6,7 +6,7 @@ import { neutralBound } from '../electrical/legs.js';
 import { ceilingsOf } from '../electrical/surge-tiers.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
-import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE, isIec } from '../reference/breaker-curves.js';
+import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
 import { widestDoubts } from './doubts.js';
 import {
@@ -46,8 +46,9 @@ export function steadyLimits(element: SeriesElement, running: readonly Consumer[
       return batteryLimits(element, running);
     case 'neutral':
       return [neutralLimit(element, running)];
-    case 'relay':
     case 'plug-and-cord':
+      return [ratingLimit(element, running), ...continuousRule(element, running)];
+    case 'relay':
     case 'cable':
       return [ratingLimit(element, running)];
     default:
@@ -96,7 +97,7 @@ function powerLimits(
 function peakLimit(element: InverterElement, running: readonly Consumer[]): readonly Limit[] {
   const through = throughElement(element, running);
   const parts = through.flatMap((consumer) => consumer.parts);
-  if (element.assists || !parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
+  if (!parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
   const peak = (edge: keyof Interval): number =>
     parts.reduce((sum, { part, running: term }) => {
       const { crestFactor = Math.SQRT2 } = kindOfPart(part.kind);
@@ -117,7 +118,8 @@ function peakLimit(element: InverterElement, running: readonly Consumer[]): read
       capacity: {
         pessimistic: { value: highest.value, minus: highest.minus },
         stated: highest.value,
-        optimistic: { value: highest.value, plus: highest.plus },
+        // A source that is assisted may take as much of the peaks as of the rest.
+        optimistic: { value: highest.value + (element.assists?.limit.va ?? 0), plus: highest.plus },
       },
       doubts: () => widestDoubts(through),
     }),
@@ -170,14 +172,21 @@ function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Li
 const secondsOf = ({ load }: Consumer): number =>
   load.runsMinutes === undefined ? Infinity : load.runsMinutes * SECONDS_PER_MINUTE;
 
-/** Rule 8: what runs for three hours and more, against 80 % of the breaker. Kept or not kept. */
-function continuousRule(element: BreakerElement, running: readonly Consumer[]): readonly Limit[] {
-  if (!element.hasContinuousRule || isIec(element.protection.curve)) return [];
+/**
+ * What runs for three hours and more, against 80 % of the breaker or the plug; what others draw from the same
+ * breaker is taken to last. Kept or not kept.
+ */
+function continuousRule(
+  element: BreakerElement | CordElement,
+  running: readonly Consumer[],
+): readonly Limit[] {
+  if (!element.hasContinuousRule) return [];
   const lasting = running.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
   const through = throughElement(element, lasting);
   if (through.length === 0) return [];
-  const demand = inAmps(runningThrough(element, lasting).va, element.volts);
-  const planned = element.protection.amps * CONTINUOUS_SHARE;
+  const demand = ampsThrough(element, runningThrough(element, lasting).va);
+  const rated = element.kind === 'plug-and-cord' ? element.amps : element.protection.amps;
+  const planned = rated * CONTINUOUS_SHARE;
   return [
     asPlanningRule(
       judge({

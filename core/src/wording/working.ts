@@ -177,7 +177,7 @@ const DC_SOURCES: Partial<Record<Limit['kind'], string>> = {
 
 function sourceOf({ element, start, kind }: Limit): string {
   if (kind === 'continuous-rule')
-    return 'Limit: 80 % of the breaker for three hours and more, NEC 210.20(A), from memory.';
+    return `Limit: 80 % of the ${element.kind === 'plug-and-cord' ? 'plug or cord' : 'breaker'} for three hours and more, NEC 210.20(A) and 210.21(B), from memory.`;
   switch (element.kind) {
     case 'inverter':
     case 'generator':
