@@ -7,7 +7,7 @@ import {
   explain,
   explainLimit,
   formatAmount,
-  formatPercent,
+  shareWords,
   inputLimitOf,
   inputLimitWords,
   ladderOf,
@@ -128,7 +128,7 @@ const VERDICT_WIDTH = 6;
 const SHARE_WIDTH = 7;
 
 function row(rig: Rig, limit: Limit): string {
-  const share = formatPercent(limit.loading).padStart(SHARE_WIDTH);
+  const share = shareWords(limit).padStart(SHARE_WIDTH);
   const label = limitLabel(rig, limit).padEnd(LABEL_WIDTH);
   return `${limit.verdict.padEnd(VERDICT_WIDTH)} ${share}  ${label} ${spareOrOver(limit, limit.edge)}`;
 }

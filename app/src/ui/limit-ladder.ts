@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, signal } from '@an
 import {
   formatPercent,
   limitLabel,
+  shareWords,
   spareOrOver,
   VERDICT_WORDS,
   type CheckResult,
@@ -78,12 +79,13 @@ const folds = ({ verdict, loading, start }: Limit, place: number): boolean =>
 
 function rowOf(rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;
-  const at = (value: number): number => Math.min(ROW_END, (value / capacity[edge]) * LIMIT_AT);
+  const most = limit.kind === 'unknown-rating' ? Infinity : capacity[edge];
+  const at = (value: number): number => Math.min(ROW_END, (value / most) * LIMIT_AT);
   const decides = edge === 'optimistic' ? worst.lo : worst.hi;
   return {
     limit,
     label: keepTogether(limitLabel(rig, limit)),
-    share: formatPercent(limit.loading),
+    share: shareWords(limit),
     headroom: spareOrOver(limit, edge).replace(' to spare', ''),
     word: VERDICT_WORDS[verdict],
     running: at(Math.min(running.stated, worst.stated)),

@@ -121,6 +121,7 @@ function runsOnLeg(rig: Rig, supplyId: string, loads: Load[], leg: Leg, side: Si
   const source = Math.min(all.va, limit) / VOLTS;
   if (source > supply.breaker!.amps * (side === 'against' ? 1 : 1.35) + 1e-9) return false;
   if (all.va <= limit) return true;
+  if (!peaksFit(converter, loads, leg, side, side === 'for' ? limit : 0)) return false;
   if (side === 'against') {
     const share = Math.hypot(Math.max(0, all.w - limit), all.n);
     return share <= VA + 1e-6 && all.w - (all.w / all.va) * limit <= W + 1e-6;
@@ -129,7 +130,13 @@ function runsOnLeg(rig: Rig, supplyId: string, loads: Load[], leg: Leg, side: Si
 }
 
 /** Electronics draw their current in peaks: three times the rms, where a sine has 1.41. */
-function peaksFit(converter: Rig['converters'][number], loads: Load[], leg: Leg, side: Side): boolean {
+function peaksFit(
+  converter: Rig['converters'][number],
+  loads: Load[],
+  leg: Leg,
+  side: Side,
+  help = 0,
+): boolean {
   const here = loads.filter((load) => leg.part(load) > 0);
   if (!here.some((load) => FACTS[load.parts[0]!.kind]!.crest)) return true;
   const peak = here.reduce((sum, load) => {
@@ -140,7 +147,7 @@ function peaksFit(converter: Rig['converters'][number], loads: Load[], leg: Leg,
     return sum + (crest / Math.SQRT2) * Math.hypot(at(w), at(n));
   }, 0);
   const tiers = converter.tiers.map((tier) => tier.limit.value);
-  return peak <= Math.max(converter.continuousVA.value, ...tiers) * leg.rating + 1e-6;
+  return peak <= Math.max(converter.continuousVA.value, ...tiers) * leg.rating + help + 1e-6;
 }
 
 // ---- the battery: current of a sagging source, and the volts at the inverter

@@ -121,7 +121,7 @@ describe('an inverter', () => {
   it('that folds back may start what one that trips does not (methods.md 15)', () => {
     const rig = exampleRig(
       { heater: { w: 400, start: [4200, 0.5], kind: 'split-phase-motor' } },
-      { watts: 3000 },
+      { watts: 3000, tiers: [[3000, 5]] },
     );
     const folding = (aboveTopTier: 'trips' | 'folds-back'): Rig => ({
       ...rig,

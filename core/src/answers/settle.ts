@@ -4,7 +4,7 @@ import { withPartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check, type CheckResult } from '../verdict/check.js';
 import { atOnce } from './in-steps.js';
-import type { Doubt } from '../verdict/limit.js';
+import type { Doubt, Limit } from '../verdict/limit.js';
 import type { CheckScene } from '../verdict/situation.js';
 
 /** What would turn a Tight verdict into Holds. */
@@ -42,7 +42,7 @@ export function* settlementInSteps(
   result: CheckResult,
 ): Generator<undefined, Settlement | undefined> {
   const { decider, verdict, supply } = result;
-  if (verdict !== 'tight' || !decider || decider.kind === 'continuous-rule') return undefined;
+  if (verdict !== 'tight' || !decider || isBeyondNumbers(decider.kind)) return undefined;
   for (const doubt of decider.doubts()) {
     const threshold = yield* thresholdOf(rig, scene, doubt);
     if (threshold !== undefined) {
@@ -81,3 +81,7 @@ function* thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): Generator<unde
   }
   return holds;
 }
+
+/** A rule that is kept or not, and a rating that is not entered: measuring a load helps neither. */
+const isBeyondNumbers = (kind: Limit['kind']): boolean =>
+  kind === 'continuous-rule' || kind === 'unknown-rating';

@@ -1,6 +1,7 @@
 import type { Interval } from '../quantity/quantity.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
 import type { Quantity } from '../quantity/quantity.js';
+import { SURGE_WITHOUT_TIERS } from '../reference/inverter-surge.js';
 import type { Tier } from '../rig/schema.js';
 
 /** What an inverter or a generator carries: for hours, and more for a while. */
@@ -34,6 +35,17 @@ export interface Ceiling {
 export function surgeCeiling(rating: SurgeRating, seconds: number): Ceiling {
   const lasting = ceilingsOf(rating).filter((ceiling) => ceiling.seconds >= seconds);
   return lasting.reduce((highest, ceiling) => (ceiling.value > highest.value ? ceiling : highest));
+}
+
+/**
+ * The same read in the user's favour: an inverter of which no tier is entered usually carries half as much
+ * again for a second (common practice, no published source).
+ */
+export function bestCeiling(rating: SurgeRating, seconds: number): Ceiling {
+  const ceiling = surgeCeiling(rating, seconds);
+  if (rating.tiers.length > 0 || seconds > SURGE_WITHOUT_TIERS.seconds) return ceiling;
+  const { times } = SURGE_WITHOUT_TIERS;
+  return { ...ceiling, value: ceiling.value * times, plus: ceiling.plus * times };
 }
 
 /** The continuous rating and every tier, in VA, continuous first. */

@@ -12,6 +12,7 @@ export type SeriesElement =
   | CordElement
   | NeutralElement
   | CableElement
+  | UnknownRatingElement
   | BatteryElement;
 
 /**
@@ -83,6 +84,12 @@ export interface BreakerElement extends ElementBase, OnSource, RatedBreaker {
   readonly hasContinuousRule: boolean;
   /** What others draw from the same breaker. */
   readonly otherLoadsA?: Supply['otherLoadsA'];
+}
+
+/** Something that feeds the set and whose rating is not entered: nothing says what it carries. */
+export interface UnknownRatingElement extends ElementBase, OnSource {
+  readonly kind: 'unknown-rating';
+  readonly volts: number;
 }
 
 /** The transfer relay of an inverter/charger: a rating to keep, not a device that opens. */

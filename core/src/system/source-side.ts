@@ -14,6 +14,7 @@ import type {
   GeneratorElement,
   RatedBreaker,
   SeriesElement,
+  UnknownRatingElement,
 } from './series-elements.js';
 
 /** Generator, breaker and cords of a source, on each of its conductors. */
@@ -89,7 +90,22 @@ function elementsOfLeg(
       hasContinuousRule: hasContinuousRule(rig, smallest?.protection),
     }),
   );
-  return [...generator, ...breaker, ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` }))];
+  const unknown = (id: string, name: string): UnknownRatingElement => ({
+    kind: 'unknown-rating',
+    id: `${source.id}:${id}${idSuffix}`,
+    name: `${name}${nameSuffix}`,
+    ...shared,
+  });
+  const notEntered = [
+    ...(source.kind === 'generator' && !rating ? [unknown('set', `Rating of ${source.name}`)] : []),
+    ...(source.kind === 'inlet' && !smallest ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
+  ];
+  return [
+    ...notEntered,
+    ...generator,
+    ...breaker,
+    ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` })),
+  ];
 }
 
 /** The source breaker of a check is the smallest in the chain; one outdoors is as warm as it is there. */

@@ -29,7 +29,8 @@ export type LimitKind =
   | 'dc-fuse'
   | 'dc-fuse-start'
   | 'dc-cable'
-  | 'inverter-peak';
+  | 'inverter-peak'
+  | 'unknown-rating';
 
 export type LimitUnit = 'W' | 'VA' | 'A';
 
@@ -138,11 +139,17 @@ export function judge(facts: LimitFacts): Limit {
     worst: { lo: demand.lo, stated: demand.stated, hi: demand.hi },
     capacity,
     headroom,
-    loading: (edge === 'pessimistic' ? demand.hi : demand.lo) / capacity[edge],
+    loading: loadingOf(edge === 'pessimistic' ? demand.hi : demand.lo, capacity[edge]),
     verdict,
     edge,
     doubts: facts.doubts,
   };
+}
+
+/** What is derated to nothing is over by whatever is asked of it. */
+function loadingOf(demand: number, capacity: number): number {
+  if (capacity > 0) return demand / capacity;
+  return demand > 0 ? Infinity : 0;
 }
 
 /** A planning rule is kept or not kept: broken at either edge, it is Tight and never Trips (rule 8). */
@@ -172,7 +179,9 @@ export function exactCapacity(pessimistic: number, stated: number, optimistic: n
 
 /** Headroom as a share of capacity: what start orders are compared by. A limit without end is free in full. */
 export function headroomShare({ headroom, capacity }: Limit, edge: Edge): number {
-  return capacity[edge] === Infinity ? 1 : headroom[edge] / capacity[edge];
+  if (capacity[edge] === Infinity) return 1;
+  if (capacity[edge] > 0) return headroom[edge] / capacity[edge];
+  return headroom[edge] < 0 ? -Infinity : 0;
 }
 
 /** Trips first, then Tight, then Holds; within each the fullest at its deciding edge. */

@@ -5,7 +5,13 @@ import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer
 import { joinedStart, quietParts } from '../electrical/joined-start.js';
 import { addStart } from '../electrical/start-sum.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
-import { straddlesTier, surgeCeiling, wattsPerVA, type Ceiling } from '../electrical/surge-tiers.js';
+import {
+  bestCeiling,
+  straddlesTier,
+  surgeCeiling,
+  wattsPerVA,
+  type Ceiling,
+} from '../electrical/surge-tiers.js';
 import { widestDoubts, type StartingPart } from './doubts.js';
 import { dcLimits } from './dc-limits.js';
 import {
@@ -198,6 +204,7 @@ function startsThrough(element: SeriesElement, startCase: StartCase): readonly L
     case 'plug-and-cord':
     case 'cable':
     case 'neutral':
+    case 'unknown-rating':
       return [];
     default:
       return onBreaker(element, startCase);
@@ -251,7 +258,7 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
   const ceilings: Ceilings = {
     pessimistic: surgeCeiling(rating, seconds.hi),
     stated: surgeCeiling(rating, seconds.stated),
-    optimistic: surgeCeiling(rating, seconds.lo),
+    optimistic: bestCeiling(rating, seconds.lo),
   };
   const helped =
     element.kind === 'inverter' ? helpFromSource(element.assists, startCase, sums.before) : NO_HELP;

@@ -30,6 +30,7 @@ import type {
   NeutralElement,
   RelayElement,
   SeriesElement,
+  UnknownRatingElement,
 } from '../system/series-elements.js';
 
 const SECONDS_PER_MINUTE = 60;
@@ -51,6 +52,8 @@ export function steadyLimits(element: SeriesElement, running: readonly Consumer[
     case 'relay':
     case 'cable':
       return [ratingLimit(element, running)];
+    case 'unknown-rating':
+      return unknownLimit(element, running);
     default:
       return [breakerLimit(element, running), ...continuousRule(element, running)];
   }
@@ -98,6 +101,8 @@ function peakLimit(element: InverterElement, running: readonly Consumer[]): read
   const through = throughElement(element, running);
   const parts = through.flatMap((consumer) => consumer.parts);
   if (!parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
+  // An inverter that assists and is not needed has no peaks to give.
+  if (element.assists && runningThrough(element, running).va.hi === 0) return [];
   const peak = (edge: keyof Interval): number =>
     parts.reduce((sum, { part, running: term }) => {
       const { crestFactor = Math.SQRT2 } = kindOfPart(part.kind);
@@ -219,6 +224,24 @@ function ratingLimit(
     capacity: exactCapacity(element.amps, element.amps, element.amps),
     doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
   });
+}
+
+/** A rating that is not entered could be anything: it holds at best and fails at worst, so it is Tight. */
+function unknownLimit(element: UnknownRatingElement, running: readonly Consumer[]): readonly Limit[] {
+  const { va } = runningThrough(element, running);
+  if (va.hi === 0) return [];
+  const limit = judge({
+    id: `${element.id}:unknown`,
+    kind: 'unknown-rating',
+    element,
+    unit: 'VA',
+    running: va,
+    demand: va,
+    capacity: exactCapacity(0, 0, Infinity),
+    doubts: () => [],
+  });
+  // Behind what is known to be over, before what is known to hold.
+  return [{ ...limit, loading: 1 }];
 }
 
 /** A neutral that two circuits share carries more than either of them where their legs do not oppose. */

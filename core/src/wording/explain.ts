@@ -1,4 +1,4 @@
-import { formatAmount, formatNumber, formatSeconds } from '../quantity/format.js';
+import { formatAmount, formatNumber, formatPercent, formatSeconds } from '../quantity/format.js';
 import type { Basis } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
@@ -84,7 +84,14 @@ export function plainText(spans: readonly Span[]): string {
 
 /** "330 VA to spare" or "330 VA over", by the sign; never claims more than is known. */
 export function spareOrOver(limit: Limit, edge: keyof Limit['headroom']): string {
+  if (limit.kind === 'unknown-rating') return 'not known';
   return `${margin(limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
+}
+
+/** How full a limit is, for a row; nothing where that is not known. */
+export function shareWords({ kind, loading }: Limit): string {
+  if (kind === 'unknown-rating') return '';
+  return Number.isFinite(loading) ? formatPercent(loading) : 'over';
 }
 
 /** What happens beyond the limit: which device opens and where it is reset, or what is harmed. */
@@ -106,6 +113,7 @@ function resetPlace(element: SeriesElement): string | undefined {
     case 'plug-and-cord':
     case 'cable':
     case 'neutral':
+    case 'unknown-rating':
       return undefined;
     default:
       return element.protection.resetAt;
@@ -194,6 +202,8 @@ function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
 }
 
 function tightMargin(limit: Limit): string {
+  if (limit.kind === 'unknown-rating')
+    return `Too little is known: enter ${theElement(limit.element.name)}, and it is settled.`;
   if (limit.kind === 'continuous-rule') {
     return `${margin(limit, 'pessimistic')} over the continuous rule.`;
   }
@@ -216,6 +226,13 @@ function steadyReason(limit: Limit): readonly Span[] {
   const { worst, element, unit, capacity } = limit;
   const carrier = carrierOfLimit(limit);
   const carries = formatAmount(capacity.pessimistic, unit);
+  if (limit.kind === 'unknown-rating') {
+    return [
+      { text: 'What runs takes ' },
+      strong(`up to ${formatAmount(worst.hi, unit, 'at-most')}`),
+      { text: `, and ${theElement(element.name)} is not entered: nothing says what it carries.` },
+    ];
+  }
   const sum =
     element.kind === 'inverter' && element.assists
       ? `What the source leaves to ${theElement(element.name)} adds up to`
@@ -299,7 +316,8 @@ const tierTime = (time: string): string => (time === 'continuous' ? ' for hours'
 /** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
 function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
   const { element, capacity, unit, headroom } = limit;
-  if (limit.kind === 'continuous-rule' || limit.start?.cause === 'together') return [];
+  if (limit.kind === 'continuous-rule' || limit.kind === 'unknown-rating') return [];
+  if (limit.start?.cause === 'together') return [];
   if ('protection' in element && headroom.stated < 0) {
     if (!Number.isFinite(capacity.optimistic))
       return [{ text: ' It is not known who carries a start here.' }];
@@ -349,6 +367,7 @@ const HAPPENS: Record<SeriesElement['kind'], string> = {
   'plug-and-cord': 'overheats, and nothing opens to protect it',
   cable: 'overheats, and its breaker may not open in time',
   neutral: 'overheats, and no breaker sees it',
+  'unknown-rating': 'may not carry it',
   'branch-breaker': 'trips',
   'output-breaker': 'trips',
   'source-breaker': 'trips',

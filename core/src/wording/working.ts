@@ -184,6 +184,8 @@ function sourceOf({ element, start, kind }: Limit): string {
       return ratingSource(element, start);
     case 'battery':
       return `${DC_SOURCES[kind] ?? 'Limit: the discharge rating of the battery.'} Losses by the inverter’s idle draw and efficiencies; volts sag through battery, cable and contacts.`;
+    case 'unknown-rating':
+      return 'Limit: not entered.';
     case 'relay':
       return 'Limit: the relay’s rating as entered.';
     case 'cable':
