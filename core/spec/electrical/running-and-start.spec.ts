@@ -1,7 +1,8 @@
 import { runningPowerOf } from '../../src/electrical/running-power.js';
 import { startSizeOf } from '../../src/electrical/start-size.js';
+import { validateRig } from '../../src/rig/validate.js';
 import type { Part } from '../../src/rig/schema.js';
-import { q } from '../example-rig.js';
+import { exampleRig, q } from '../example-rig.js';
 
 const at120 = { volts: 120, hertz: 60 };
 const part = (more: Partial<Part> & Pick<Part, 'kind'>): Part => ({ id: 'main', ...more });
@@ -129,5 +130,27 @@ describe('a start', () => {
       )?.va.value;
     expect(seen('yes')).toBe(2000);
     expect(seen('no')).toBe(1000);
+  });
+
+  it('is never nothing by omission: a kind that starts has its usual start, unless it is said to have none', () => {
+    const compressor = part({
+      kind: 'hermetic-rotary',
+      runningW: q(900),
+      powerFactor: q(0.9),
+      start: undefined,
+    });
+    expect(startSizeOf(compressor, at120)).toEqual(
+      jasmine.objectContaining({ origin: 'multiple', va: jasmine.objectContaining({ value: 5500 }) }),
+    );
+    const heater = part({ kind: 'ptc-heater', runningW: q(900), start: undefined });
+    expect(startSizeOf(heater, at120)?.origin).toBe('multiple');
+    expect(startSizeOf({ ...heater, start: { none: 'yes' } }, at120)).toBeUndefined();
+    expect(
+      startSizeOf(part({ kind: 'resistance-heater', runningW: q(900), start: undefined }), at120),
+    ).toBeUndefined();
+    const said = { ...compressor, start: { none: 'yes' as const } };
+    const rig = exampleRig({ fridge: { w: 900 } });
+    const read = validateRig({ ...rig, loads: rig.loads.map((load) => ({ ...load, parts: [said] })) });
+    expect(read.ok ? '' : read.problems[0]?.message).toContain('cannot be "yes" for a motor or compressor');
   });
 });

@@ -29,10 +29,22 @@ interface Quantity {
 /** Facts of methods.md 1, 2.4 and 2.6 for the kinds the fuzz uses: pf low/usual/high, start multiple, lags. */
 export const FACTS: Record<
   string,
-  { pf: number[]; multiple?: number[]; lags: boolean; motor: boolean; crest?: number }
+  { pf: number[]; multiple?: number[]; seconds?: number[]; lags: boolean; motor: boolean; crest?: number }
 > = {
-  'split-phase-motor': { pf: [0.5, 0.65, 0.75], multiple: [5, 6, 8], lags: true, motor: true },
-  'hermetic-rotary': { pf: [0.85, 0.9, 0.97], multiple: [4, 5.5, 6], lags: true, motor: true },
+  'split-phase-motor': {
+    pf: [0.5, 0.65, 0.75],
+    multiple: [5, 6, 8],
+    seconds: [0.2, 0.5, 0.8],
+    lags: true,
+    motor: true,
+  },
+  'hermetic-rotary': {
+    pf: [0.85, 0.9, 0.97],
+    multiple: [4, 5.5, 6],
+    seconds: [0.1, 0.3, 0.4],
+    lags: true,
+    motor: true,
+  },
   'resistance-heater': { pf: [1, 1, 1], lags: false, motor: false },
   'supply-without-correction': { pf: [0.55, 0.65, 0.7], lags: false, motor: false, crest: 3 },
 };
@@ -48,14 +60,17 @@ export function naiveVerdict(rig: Rig, supplyId: string, on: readonly string[]):
 function passes(rig: Rig, supplyId: string, on: readonly string[], side: Side): boolean {
   const loads = rig.loads.filter((load) => on.includes(load.id));
   const itself = loads.filter((load) => load.usage === 'by-itself');
-  const spiky = loads.filter((load) => load.usage !== 'by-itself' && load.parts[0]!.start);
+  const spiky = loads.filter((load) => load.usage !== 'by-itself' && hasStart(load));
   if (!runs(rig, supplyId, loads, side)) return false;
-  if (itself.some((load) => load.parts[0]!.start && !starts(rig, supplyId, without(loads, load), load, side)))
+  if (itself.some((load) => hasStart(load) && !starts(rig, supplyId, without(loads, load), load, side)))
     return false;
   return orders(spiky).some((order) =>
     order.every((load, i) => starts(rig, supplyId, [...itself, ...order.slice(0, i)], load, side)),
   );
 }
+
+/** A motor starts whether or not anything is entered. */
+const hasStart = ({ parts: [part] }: Load) => part!.start ?? FACTS[part!.kind]!.multiple;
 
 const without = (loads: Load[], load: Load) => loads.filter((other) => other !== load);
 
@@ -252,8 +267,8 @@ function breakerCarries(rated: number, preload: number, seconds: number, side: S
 
 function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) => number) {
   const part = load.parts[0]!;
-  const start = part.start!;
-  const va = scaled(softened(numberOf(load, part, start.va!, 'start'), part), partOf(load));
+  const known = part.start ? numberOf(load, part, part.start.va!, 'start') : usualStart(load, part);
+  const va = scaled(softened(known, part), partOf(load));
   const others = rest.filter((other) => partOf(other) > 0).map((other) => running(other, partOf(other)));
   const [lo, hi] = startPf(part);
   let best: { w: number; va: number } | undefined;
@@ -272,9 +287,24 @@ function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) =
   return best!;
 }
 
+/** The usual multiple of a kind on its running VA at the usual power factor. */
+function usualStart(load: Load, part: Part): Num {
+  const w = numberOf(load, part, part.runningW!, 'running');
+  const { pf, multiple } = FACTS[part.kind]!;
+  const [low, usual, high] = multiple!;
+  const [va, minus, plus] = [w.value, w.minus, w.plus].map((watts) => watts / pf[1]!);
+  const value = va! * usual!;
+  return {
+    value,
+    minus: value - (va! - minus!) * low!,
+    plus: (va! + plus!) * high! - value,
+    tags: [...w.tags, `kind:${part.kind}`],
+  };
+}
+
 /** Half of it is left, 0.4 at best and 0.65 at worst; the share is a typical value, so known by the kind. */
 function softened(va: Num, part: Part): Num {
-  if (!part.start!.soft) return va;
+  if (!part.start?.soft) return va;
   const value = 0.5 * va.value;
   return {
     value,
@@ -348,15 +378,17 @@ function running(load: Load, share: number): Running {
 }
 
 function startPf(part: Part): [number, number] {
-  const entered = part.start!.powerFactor;
+  const entered = part.start?.powerFactor;
   if (entered) return [entered.value, entered.value];
   const facts = FACTS[part.kind]!;
   return facts.motor ? [0.55, 0.85] : [facts.pf[0]!, facts.pf[2]!];
 }
 
 function startSeconds(load: Load, side: Side): number {
-  if (load.parts[0]!.start!.soft) return side === 'against' ? 2 : 0.4;
-  const { value, basis } = load.parts[0]!.start!.seconds!;
+  const { start, kind } = load.parts[0]!;
+  if (!start) return FACTS[kind]!.seconds![side === 'against' ? 2 : 0]!;
+  if (start.soft) return side === 'against' ? 2 : 0.4;
+  const { value, basis } = start.seconds!;
   const share = basis === 'setting' ? 0 : basis === 'measured' ? 0.1 : 0.5;
   return value * (side === 'against' ? 1 + share : 1 - share);
 }

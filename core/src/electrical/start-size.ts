@@ -30,12 +30,14 @@ const UNKNOWN_SECONDS: Quantity = { value: 0.5, basis: 'guess', minus: 0.25, plu
  * (its upper end), motor table, rated-load amps of a compressor, and last the usual multiple of its
  * kind. A locked rotor is a constant impedance: its VA go with the square of the volts.
  *
+ * A kind that starts has its usual start with or without an entry; that it has none must be said outright.
+ *
  * @returns Undefined where the part has no start.
  * Source: methods.md 2.2 to 2.6; NEC 430.251(A), 430.7(B); common practice for multiples.
  */
 export function startSizeOf(part: Part, system: SystemOfLoad): StartSize | undefined {
-  const { start } = part;
-  if (!start) return undefined;
+  const { start = {} } = part;
+  if (start.none === 'yes') return undefined;
   const sized = fullStart(part, start, system);
   if (!sized) return undefined;
   const full: SizedStart = { va: sized.va, seconds: secondsOf(part, start) };

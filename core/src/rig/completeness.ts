@@ -26,7 +26,18 @@ function runningProblems(rig: Rig, path: string, { runningW, runningFrom }: Part
 }
 
 function startProblems(rig: Rig, path: string, { start, kind }: Part): readonly RigProblem[] {
-  if (!start || start.va || kindOfPart(kind).startMultiple) return [];
+  const { startMultiple, startTorqueShare } = kindOfPart(kind);
+  const isSoft = start?.soft !== undefined || start?.softStarter === 'yes';
+  if (start?.none === 'yes' && startTorqueShare !== undefined && !isSoft)
+    return [
+      problemAt(
+        rig,
+        `${path}.start.none`,
+      )(
+        'cannot be "yes" for a motor or compressor: its rotor starts from rest; leave it out, or choose a variable-speed kind',
+      ),
+    ];
+  if (!start || start.va || start.none === 'yes' || startMultiple) return [];
   const { inrushA, lockedRotorA, ratedLoadA, horsepower } = start.from ?? {};
   return (inrushA ?? lockedRotorA ?? ratedLoadA ?? horsepower) === undefined
     ? [problemAt(rig, `${path}.start`)('is missing; give its VA, or the amps on its nameplate')]

@@ -1,3 +1,4 @@
+import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { Load, Part, Rig, Scene } from './schema.js';
 
@@ -67,8 +68,8 @@ export function withPartNumber(
 
 function corrected(part: Part, number: PartNumber, quantity: Quantity): Part {
   if (number === 'running') return withoutForm({ ...part, runningW: quantity }, 'runningFrom');
-  if (!part.start) return part;
-  const { soft, ...start } = part.start;
+  if (!part.start && !kindOfPart(part.kind).startMultiple) return part;
+  const { soft, none: _none, ...start } = part.start ?? {};
   // A corrected start is what was seen, so it stands for itself: with its soft starter in it.
   const seen = soft && soft.isBypassed !== 'yes' ? { ...start, softStarter: 'yes' as const } : start;
   if (number === 'start') return { ...part, start: withoutForm({ ...seen, va: quantity }, 'from') };

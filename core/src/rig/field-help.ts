@@ -693,6 +693,11 @@ const PARTS: Entries = {
     'Its lamp.',
     'Whether it cuts the start at all.',
   ],
+  'loads[].parts[].start.none': [
+    'It draws no more at its start than running, though its kind usually does.',
+    'A clamp meter with an inrush function.',
+    'Whether the usual start of its kind is left out.',
+  ],
   'loads[].parts[].start.seconds': [
     'How long it draws that much.',
     'A clamp meter with a timer; by eye within half a second.',

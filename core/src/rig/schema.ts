@@ -285,6 +285,7 @@ const start = groupField({
     .optional()
     .default(undefined),
   softStarter: choiceField('soft starter', ['yes', 'no']).optional(),
+  none: yesOrNo('no start at all'),
 }).meta({ label: 'start' });
 
 /** What running watts follow from where they are not entered; the first that is given counts. */

@@ -27,7 +27,7 @@ import { FieldRow } from '../../ui/fields/field-row';
 import { SheetContext } from '../../ui/fields/sheet-context';
 import { KickChart } from './kick-chart';
 import { wayChoice } from './way-choice';
-import { isOffered, KICK_WAYS, kickKnownBy, kickWay } from './ways';
+import { isOffered, KICK_WAYS, kickKnownBy, kickWay, withoutKick } from './ways';
 import { WayTabs } from './way-tabs';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
@@ -148,6 +148,7 @@ export class KickBand {
         const typedInto = `${this.path()}.${way.fields[0] ?? ''}`;
         this.sheet.set(`${this.path()}.start.from`, alone.start?.from, typedInto);
         this.sheet.set(`${this.path()}.start.va`, alone.start?.va, typedInto);
+        this.sheet.set(`${this.path()}.start.none`, undefined, typedInto);
         this.choice.settle();
       });
     });
@@ -160,7 +161,10 @@ export class KickBand {
       return;
     }
     this.choice.settle();
-    this.sheet.set(`${this.path()}.start`, way === 'none' ? undefined : this.knownBy(way).start);
+    this.sheet.set(
+      `${this.path()}.start`,
+      way === 'none' ? withoutKick(this.kept()) : this.knownBy(way).start,
+    );
   }
 
   private knownBy(wayId: string): Part {

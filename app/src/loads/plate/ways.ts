@@ -82,7 +82,7 @@ export function kickWay(part: Part, system: SystemOfLoad): string {
 
 /** A part whose start is known in one way alone. */
 export function kickKnownBy(part: Part, way: Way): Part {
-  const { va, from, ...kept } = part.start ?? {};
+  const { va, from, none: _none, ...kept } = part.start ?? {};
   const own = only(from, way, 'start.from.');
   return {
     ...part,
@@ -90,7 +90,14 @@ export function kickKnownBy(part: Part, way: Way): Part {
   };
 }
 
-/** Whether a way makes sense for a part: a heater has no typical kick. */
+/** Whether a way makes sense for a part: a heater has no typical kick, a rotor is never without one. */
 export function isOffered({ id }: Way, part: Part): boolean {
-  return id !== 'multiple' || kindOfPart(part.kind).startMultiple !== undefined;
+  const { startMultiple, startTorqueShare } = kindOfPart(part.kind);
+  if (id === 'none') return startTorqueShare === undefined;
+  return id !== 'multiple' || startMultiple !== undefined;
+}
+
+/** A part that is said to have no start: outright where its kind usually has one. */
+export function withoutKick({ kind }: Part): Part['start'] {
+  return kindOfPart(kind).startMultiple ? { none: 'yes' } : undefined;
 }
