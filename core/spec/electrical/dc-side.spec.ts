@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { lusolve } from 'mathjs';
 import {
   bankLimit,
-  bankLimitIfUneven,
   ampHoursAt,
   chargeFromRestVolts,
   coldFactor,
@@ -69,8 +68,6 @@ describe('batteries side by side', () => {
 
   it('give 181.8 A of two times 100 A at 55 to 45 (worked example, methods.md 5.2)', () => {
     expect(bankLimit([100, 100], [0.55, 0.45])).toBeCloseTo(181.8, 1);
-    expect(bankLimitIfUneven([100, 100])).toBeCloseTo(181.8, 1);
-    expect(bankLimitIfUneven([100])).toBe(100);
   });
 
   it('equalise with 87.5 A when they differ by 1.4 V over 16 mΩ (worked example, methods.md 5.2)', () => {

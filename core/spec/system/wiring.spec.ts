@@ -102,7 +102,7 @@ describe('the wiring', () => {
     expect(result.verdict).toBe('trips');
   });
 
-  it('takes the smallest breaker of the chain as the source breaker', () => {
+  it('has the breaker of the hookup and that of the inlet one behind the other', () => {
     const chained: Rig = {
       ...rig,
       sources: rig.sources.map((source) =>
@@ -110,8 +110,11 @@ describe('the wiring', () => {
       ),
     };
     const elements = wiringOf(chained, supplyOf(chained, 'shore'), chained.loads).elements;
-    const breaker = elements.find((element) => element.kind === 'source-breaker');
-    expect(breaker && 'protection' in breaker && breaker.protection.amps).toBe(15);
+    const amps = (kind: string) =>
+      elements.flatMap((element) =>
+        element.kind === kind && 'protection' in element ? [element.protection.amps] : [],
+      );
+    expect([amps('source-breaker'), amps('inlet-breaker')]).toEqual([[30], [15]]);
   });
 
   it('gives an inverter without pass-through its loads even where shore is connected', () => {

@@ -211,3 +211,37 @@ describe('a load on direct current', () => {
     expect(starts(140).find(({ kind }) => kind === 'battery-start')?.verdict).toBe('holds');
   });
 });
+
+describe('a bank of several batteries', () => {
+  const bank = (...batteries: readonly Partial<Battery>[]): Rig => {
+    const rig = exampleRig({ heater: { w: 1000 } });
+    return {
+      ...rig,
+      batteries: batteries.map((more, index) => ({
+        id: `b${index}`,
+        name: `B${index}`,
+        bus: 'dc',
+        ampHours: q(100),
+        ...more,
+      })),
+    };
+  };
+  const capacityOf = (rig: Rig) =>
+    check(rig, { supply: 'battery', on: on('heater') }).limits.find(({ kind }) => kind === 'battery')
+      ?.capacity;
+
+  it('give what the first to open lets through: 100 A and 200 A that share evenly give 200 A, not 300 A (physics)', () => {
+    const even = { sharesEvenly: 'yes' as const };
+    expect(capacityOf(bank({ dischargeA: 100, ...even }, { dischargeA: 200, ...even }))?.stated).toBe(200);
+    // 20 mΩ beside 60 mΩ, contacts with each: three quarters of the current flow in the first
+    const unequal = capacityOf(bank({ dischargeA: 100, ohms: 0.02 }, { dischargeA: 100, ohms: 0.06 }));
+    expect(unequal?.stated).toBeGreaterThan(133);
+    expect(unequal?.stated).toBeLessThan(136);
+    expect(capacityOf(bank({ dischargeA: 100 }, { dischargeA: 100 }))?.pessimistic).toBeCloseTo(181.8, 1);
+  });
+
+  it('keep the limit of one where that of the other is not entered', () => {
+    expect(capacityOf(bank({ dischargeA: 60 }, {}))?.stated).toBe(120);
+    expect(capacityOf(bank({}, {}))).toBeUndefined();
+  });
+});

@@ -293,3 +293,25 @@ describe('the peaks of electronics', () => {
     expect(peak?.verdict).toBe('tight');
   });
 });
+
+describe('breakers one behind the other', () => {
+  it('are each a limit of its own, with what others draw on the hookup’s alone', () => {
+    const rig = exampleRig({ kettle: { w: 1500 }, saw: { w: 500, start: [9000, 0.3] } }, { shoreA: 30 });
+    const own: Rig = {
+      ...rig,
+      sources: rig.sources.map((source) => ({ ...source, breaker: { amps: 15, curve: 'ul-489' } })),
+      supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, otherLoadsA: q(12) } : each)),
+    };
+    const { limits } = check(own, { supply: 'shore', on: on('kettle') });
+    const amps = (kind: string) =>
+      limits.find(({ kind: of, element }) => of === 'breaker' && element.kind === kind);
+    expect(amps('source-breaker')?.worst.stated).toBeCloseTo(12.5 + 12, 6);
+    expect(amps('inlet-breaker')?.worst.stated).toBeCloseTo(12.5, 6);
+    // 75 A for 0.3 s: beyond the low magnetic pick-up of 15 A (5 x, typical), not of 30 A
+    const started = check(own, { supply: 'shore', on: on('saw') }).limits.filter(
+      ({ kind }) => kind === 'breaker-start',
+    );
+    const verdictOn = (kind: string) => started.find(({ element }) => element.kind === kind)?.verdict;
+    expect([verdictOn('source-breaker'), verdictOn('inlet-breaker')]).toEqual(['holds', 'tight']);
+  });
+});

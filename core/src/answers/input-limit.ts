@@ -41,6 +41,7 @@ export function inputLimitOf(rig: Rig, result: CheckResult): InputLimit | undefi
     ...elements.flatMap((element) =>
       element.kind === 'plug-and-cord' && element.id.startsWith(`${supply.id}:`) ? [element.amps] : [],
     ),
+    ...elements.flatMap((element) => (element.kind === 'inlet-breaker' ? [element.protection.amps] : [])),
   );
   const needA = Math.max(0, ...assisting(elements).map((inverter) => neededAmps(result, inverter)));
   const advice = posts.map((post) => {

@@ -1,4 +1,5 @@
 import type { CheckResult } from '../verdict/check.js';
+import { saysWhatItGives } from '../verdict/dc-limits.js';
 import { isSagKnown } from '../verdict/dc-path.js';
 import { isDropKnown } from './voltage-drop.js';
 import type { Rig } from '../rig/schema.js';
@@ -24,6 +25,7 @@ export function notChecked(rig: Rig, result: CheckResult): readonly string[] {
 
 function ofBank(bank: BatteryElement): readonly string[] {
   return [
+    ...(bank.batteries.every(saysWhatItGives) ? [] : ['what a battery may give']),
     ...(isSagKnown(bank) ? [] : ['the dip of the battery voltage']),
     ...(bank.batteries.every((battery) => battery.cable) ? [] : ['DC cable']),
     ...(bank.batteries.every((battery) => battery.fuse) ? [] : ['DC fuse']),

@@ -8,7 +8,6 @@ import {
   REFERENCE_C,
   RESISTANCE_OHMS,
   REST_VOLTS,
-  UNEQUAL_SHARE,
   type Chemistry,
 } from '../reference/batteries.js';
 
@@ -107,12 +106,6 @@ export function parallelShares(ohms: readonly number[]): readonly number[] {
  */
 export function bankLimit(limits: readonly number[], shares: readonly number[]): number {
   return Math.min(...limits.map((limit, index) => limit / (shares[index] ?? 1)));
-}
-
-/** The same where nothing is known of the cables: one battery may take a tenth more than its part. */
-export function bankLimitIfUneven(limits: readonly number[]): number {
-  const sum = limits.reduce((total, limit) => total + limit, 0);
-  return limits.length < 2 ? sum : sum / UNEQUAL_SHARE;
 }
 
 /**

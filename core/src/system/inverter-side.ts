@@ -61,7 +61,7 @@ function chargerVA(rig: Rig, converter: Converter): number {
 export function inverterElements(
   rig: Rig,
   { converter, leg, behindLimit }: ConverterLeg,
-  beside: { readonly breaker: Assist['sourceBreaker']; readonly ahead: Members },
+  beside: { readonly breakers: Assist['sourceBreakers']; readonly ahead: Members },
 ): readonly InverterElement[] {
   if (leg.members.size === 0 || (leg.passedOn && !behindLimit?.limit.assists)) return [];
   const element: InverterElement = {
@@ -78,7 +78,7 @@ export function inverterElements(
     volts: busOf(rig, converter.to).volts,
     limit: behindLimit.limit,
     startCarrier: behindLimit.startCarrier,
-    sourceBreaker: beside.breaker,
+    sourceBreakers: beside.breakers,
     ahead: beside.ahead,
     relayA: converter.passThroughA ?? Infinity,
   };

@@ -53,8 +53,8 @@ export interface Assist {
   readonly volts: number;
   readonly limit: SourceLimit;
   readonly startCarrier: StartCarrier;
-  /** The breaker of the source and the loads ahead on it, for what both carry together. */
-  readonly sourceBreaker: RatedBreaker | undefined;
+  /** The breakers of the source in series and the loads ahead on them, for what both carry together. */
+  readonly sourceBreakers: readonly RatedBreaker[];
   readonly ahead: Members;
   readonly relayA: number;
 }
@@ -77,7 +77,8 @@ export interface GeneratorElement extends ElementBase, OnSource {
 }
 
 export interface BreakerElement extends ElementBase, OnSource, RatedBreaker {
-  readonly kind: 'branch-breaker' | 'output-breaker' | 'source-breaker';
+  /** Behind the breaker of the hookup an inlet may have one of its own. */
+  readonly kind: 'branch-breaker' | 'output-breaker' | 'source-breaker' | 'inlet-breaker';
   /** Nominal voltage of its bus, V. */
   readonly volts: number;
   /** Whether the 80 % rule counts for it. */

@@ -1,6 +1,6 @@
 import { ampacity } from '../electrical/cable.js';
 import { cordAmpacityA } from '../reference/cord-ampacity.js';
-import type { Cord, Protection, Rig, Source, Supply } from '../rig/schema.js';
+import type { Cord, Rig, Source, Supply } from '../rig/schema.js';
 import { hasContinuousRule } from './continuous-rule.js';
 import { busOf, type FedLoad } from './fed-loads.js';
 import type { ConverterLeg } from './inverter-side.js';
@@ -53,7 +53,7 @@ function elementsOfLeg(
   behindLimits: readonly BehindLimit[],
 ): readonly SeriesElement[] {
   const shared = { members, volts: busOf(rig, source.bus).volts, behindLimits };
-  const smallest = smallestBreaker(rig, supply);
+  const series = breakersInSeries(rig, supply, source);
   const rating = generatorRating(
     rig,
     source,
@@ -71,23 +71,20 @@ function elementsOfLeg(
         },
       ]
     : [];
-  const breaker: readonly BreakerElement[] = smallest
-    ? [
-        {
-          kind: 'source-breaker',
-          id: `${source.id}${idSuffix}`,
-          name: `${withAmps(supply.name, smallest.protection)}${nameSuffix}`,
-          hasContinuousRule: hasContinuousRule(rig, smallest.protection),
-          otherLoadsA: supply.otherLoadsA,
-          ...smallest,
-          ...shared,
-        },
-      ]
-    : [];
+  const breakers = series.map((each): BreakerElement => ({
+    kind: each.kind,
+    id: `${source.id}${each.kind === 'inlet-breaker' ? ':own' : ''}${idSuffix}`,
+    name: `${withAmps(each.name, each.protection)}${nameSuffix}`,
+    hasContinuousRule: hasContinuousRule(rig, each.protection),
+    otherLoadsA: each.otherLoadsA,
+    protection: each.protection,
+    celsius: each.celsius,
+    ...shared,
+  }));
   const cords = (supply.cords ?? []).flatMap((cord, index) =>
     cordElements(`${supply.id}:cord-${index}${idSuffix}`, cord.name ?? `Cord, plug of ${supply.name}`, cord, {
       ...shared,
-      hasContinuousRule: hasContinuousRule(rig, smallest?.protection),
+      hasContinuousRule: hasContinuousRule(rig, series[0]?.protection),
     }),
   );
   const unknown = (id: string, name: string): UnknownRatingElement => ({
@@ -98,27 +95,53 @@ function elementsOfLeg(
   });
   const notEntered = [
     ...(source.kind === 'generator' && !rating ? [unknown('set', `Rating of ${source.name}`)] : []),
-    ...(source.kind === 'inlet' && !smallest ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
+    ...(source.kind === 'inlet' && series.length === 0
+      ? [unknown('breaker', `Breaker of ${supply.name}`)]
+      : []),
   ];
   return [
     ...notEntered,
     ...generator,
-    ...breaker,
+    ...breakers,
     ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` })),
   ];
 }
 
-/** The source breaker of a check is the smallest in the chain; one outdoors is as warm as it is there. */
-export function smallestBreaker(rig: Rig, supply: Supply): RatedBreaker | undefined {
-  const chain: readonly Protection[] = [
-    supply.breaker,
-    ...rig.sources.filter((source) => supply.sources.includes(source.id)).map((source) => source.breaker),
-  ].flatMap((breaker) => breaker ?? []);
-  const protection = chain.reduce<Protection | undefined>(
-    (smallest, breaker) => (smallest && smallest.amps <= breaker.amps ? smallest : breaker),
-    undefined,
-  );
-  return protection && { protection, celsius: rig.conditions?.outdoorC };
+/** A breaker between a source and the rig, and what it is called. */
+interface BreakerInSeries extends RatedBreaker {
+  readonly kind: 'source-breaker' | 'inlet-breaker';
+  readonly name: string;
+  /** What others draw from it. */
+  readonly otherLoadsA: Supply['otherLoadsA'];
+}
+
+/**
+ * The breakers of a source one behind the other, each a limit of its own: that of the hookup, where others
+ * may hang on it too, and the inlet's. One outdoors is as warm as it is there.
+ */
+export function breakersInSeries(rig: Rig, supply: Supply, source: Source): readonly BreakerInSeries[] {
+  const celsius = rig.conditions?.outdoorC;
+  const hookup = supply.breaker ?? source.breaker;
+  if (!hookup) return [];
+  const first: BreakerInSeries = {
+    kind: 'source-breaker',
+    name: supply.name,
+    protection: hookup,
+    celsius,
+    otherLoadsA: supply.otherLoadsA,
+  };
+  return supply.breaker && source.breaker
+    ? [
+        first,
+        {
+          kind: 'inlet-breaker',
+          name: source.name,
+          protection: source.breaker,
+          celsius,
+          otherLoadsA: undefined,
+        },
+      ]
+    : [first];
 }
 
 /** A plug, an adapter or a cord with a rating: the least of plug and wire. */

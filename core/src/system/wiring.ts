@@ -6,7 +6,7 @@ import { converterLeg, inverterElements, outputElements, type ConverterLeg } fro
 import { outputLegs, sourceLegs } from './leg-views.js';
 import type { BatteryElement, InverterElement, Members, SeriesElement } from './series-elements.js';
 import { hasContinuousRule } from './continuous-rule.js';
-import { cordElements, smallestBreaker, sourceElements } from './source-side.js';
+import { breakersInSeries, cordElements, sourceElements } from './source-side.js';
 
 export interface Wiring {
   readonly elements: readonly SeriesElement[];
@@ -41,7 +41,7 @@ function besideOf(rig: Rig, supply: Supply, { leg }: ConverterLeg, fed: readonly
   const isAhead = (id: string): boolean =>
     fed.some(({ load, feeds }) => load.id === id && feeds[0].by === 'source' && !feeds[0].through);
   const ahead: Members = new Map([...(view?.members ?? [])].filter(([id]) => isAhead(id)));
-  return { breaker: smallestBreaker(rig, supply), ahead };
+  return { breakers: passedOn ? breakersInSeries(rig, supply, passedOn.source) : [], ahead };
 }
 
 function loadCord(rig: Rig, { load, circuit, bus, poles }: FedLoad): readonly SeriesElement[] {

@@ -1,13 +1,13 @@
 import type { Demand } from '../electrical/apparent-power.js';
+import { bankLimit } from '../electrical/battery-bank.js';
 import { plainDemand } from '../electrical/assist.js';
-import { bankLimitIfUneven } from '../electrical/battery-bank.js';
 import { ampacity } from '../electrical/cable.js';
 import { cutOffWatts, rmsWithRipple } from '../electrical/dc-side.js';
 import { fuseBand } from '../electrical/fuse.js';
 import type { Interval } from '../quantity/quantity.js';
 import { REFERENCE_VOLTS, RIPPLE, TYPICAL_CUT_OFF_V } from '../reference/batteries.js';
 import type { Battery } from '../rig/schema.js';
-import { bankAmps, dcPathOf, isSagKnown, largestShare } from './dc-path.js';
+import { bankAmps, dcPathOf, isSagKnown, sharesOf } from './dc-path.js';
 import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
 import type { BatteryElement } from '../system/series-elements.js';
 
@@ -37,13 +37,17 @@ export function dcLimits(element: BatteryElement, dcCase: DcCase): readonly Limi
   const path = dcPathOf(element);
   const amps = { running: bankAmps(path, dcCase.running), demand: bankAmps(path, dcCase.demand) };
   if (amps.demand.hi === 0) return [];
+  const shares = sharesOf(element);
   return [
     ...dischargeLimit(element, dcCase, amps),
     ...cutOffLimits(element, dcCase),
-    ...element.batteries.flatMap((battery) => [
-      ...fuseLimit(element, battery, dcCase, amps),
-      ...(start ? [] : cableLimit(element, battery, dcCase, amps)),
-    ]),
+    ...element.batteries.flatMap((battery, index) => {
+      const own = inOneBattery(amps, shares[index] ?? ALONE);
+      return [
+        ...fuseLimit(element, battery, dcCase, own),
+        ...(start ? [] : cableLimit(element, battery, dcCase, own)),
+      ];
+    }),
   ];
 }
 
@@ -53,13 +57,19 @@ interface DcAmps {
 }
 
 function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): readonly Limit[] {
-  if (continuousDischargeA(element) === undefined) return [];
   const { lo, stated, hi } = dcCase.start?.seconds ?? FOR_HOURS;
-  const carries = (seconds: number): readonly number[] =>
-    element.batteries.map((battery) => dischargeCeilingA(battery, seconds));
-  const sum = (each: readonly number[]): number => each.reduce((total, one) => total + one, 0);
-  const isEven = largestShare(element).hi === largestShare(element).stated;
-  const careful = carries(hi);
+  const shares = sharesOf(element);
+  // A battery of which nothing is entered is named as not checked; it takes the limit of no other away.
+  const known = element.batteries.flatMap((battery, index) => {
+    const share = shares[index];
+    return share && saysWhatItGives(battery) ? [{ battery, share }] : [];
+  });
+  if (known.length === 0) return [];
+  const bank = (seconds: number, edge: 'stated' | 'hi'): number =>
+    bankLimit(
+      known.map(({ battery }) => dischargeCeilingA(battery, seconds)),
+      known.map(({ share }) => share[edge]),
+    );
   return [
     dcLimit(
       element,
@@ -68,22 +78,14 @@ function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): 
       dcCase.start ? 'battery-start' : 'battery',
       'A',
       amps,
-      exactCapacity(
-        isEven ? sum(careful) : bankLimitIfUneven(careful),
-        sum(carries(stated)),
-        dcCase.isShared ? Infinity : sum(carries(lo)),
-      ),
+      exactCapacity(bank(hi, 'hi'), bank(stated, 'stated'), dcCase.isShared ? Infinity : bank(lo, 'stated')),
     ),
   ];
 }
 
-/** What the batteries of a bus may give for hours, A; undefined where one of them does not say. */
-export function continuousDischargeA({ batteries }: BatteryElement): number | undefined {
-  return batteries.reduce<number | undefined>(
-    (sum, { dischargeA }) => (sum === undefined || dischargeA === undefined ? undefined : sum + dischargeA),
-    0,
-  );
-}
+/** Whether anything is entered of what a battery may give. */
+export const saysWhatItGives = ({ dischargeA, tiers = [] }: Battery): boolean =>
+  dischargeA !== undefined || tiers.length > 0;
 
 /** The highest discharge tier that outlasts a time, A. */
 function dischargeCeilingA({ dischargeA = 0, tiers = [] }: Battery, seconds: number): number {
@@ -134,16 +136,10 @@ export function inverterCutOffV({ inverters, volts }: BatteryElement): number {
 }
 
 /** A fuse heats by the rms of a rippling current; the battery that carries most blows its fuse first. */
-function fuseLimit(
-  element: BatteryElement,
-  battery: Battery,
-  dcCase: DcCase,
-  amps: DcAmps,
-): readonly Limit[] {
+function fuseLimit(element: BatteryElement, battery: Battery, dcCase: DcCase, own: DcAmps): readonly Limit[] {
   const { fuse } = battery;
   if (!fuse) return [];
   const { lo, stated, hi } = dcCase.start?.seconds ?? FOR_HOURS;
-  const own = { running: inOneBattery(element, amps.running), demand: inOneBattery(element, amps.demand) };
   return [
     dcLimit(
       element,
@@ -165,12 +161,11 @@ function cableLimit(
   element: BatteryElement,
   battery: Battery,
   dcCase: DcCase,
-  amps: DcAmps,
+  own: DcAmps,
 ): readonly Limit[] {
   const school = battery.cable?.awg === undefined ? 'iec' : element.ampacitySchool;
   const carries = battery.cable && ampacity(battery.cable, school);
   if (carries === undefined) return [];
-  const own = { running: inOneBattery(element, amps.running), demand: inOneBattery(element, amps.demand) };
   return [
     dcLimit(
       element,
@@ -184,13 +179,17 @@ function cableLimit(
   ];
 }
 
-function inOneBattery(element: BatteryElement, { lo, stated, hi }: Demand): Demand {
-  const share = largestShare(element);
-  return plainDemand(
-    rmsWithRipple(lo * share.lo, RIPPLE.low),
-    rmsWithRipple(stated * share.stated, RIPPLE.usual),
-    rmsWithRipple(hi * share.hi, RIPPLE.high),
-  );
+const ALONE: Interval = { lo: 1, stated: 1, hi: 1 };
+
+/** A fuse and a cable heat by the rms of a rippling current, and of their own battery's share. */
+function inOneBattery({ running, demand }: DcAmps, share: Interval): DcAmps {
+  const own = ({ lo, stated, hi }: Demand): Demand =>
+    plainDemand(
+      rmsWithRipple(lo * share.lo, RIPPLE.low),
+      rmsWithRipple(stated * share.stated, RIPPLE.usual),
+      rmsWithRipple(hi * share.hi, RIPPLE.high),
+    );
+  return { running: own(running), demand: own(demand) };
 }
 
 function dcLimit(

@@ -59,21 +59,26 @@ export function bankAmps(path: DcPath, watts: Demand): Demand {
 }
 
 /**
- * The largest part of a bank's current that one of its batteries takes, at the edges: with entered
- * resistances by physics, else evenly, or a tenth more where that is not known to be so.
+ * The part of a bank's current that each of its batteries takes, at the edges: by conductance, its own cable and
+ * contacts included, where resistances are known; else evenly. Where they are not measured, and the batteries
+ * not known to share evenly, one may take a tenth more.
+ *
+ * Source: physics, I_i = I (1/R_i) / sum(1/R); the tenth is common practice, no published source.
  */
-export function largestShare(element: BatteryElement): Interval {
-  const { batteries } = element;
-  const known = batteries.map((battery) => battery.ohms);
-  const even = 1 / batteries.length;
-  if (batteries.length > 1 && known.every((ohms) => ohms !== undefined)) {
-    const most = Math.max(...parallelShares(known));
-    return { lo: most, stated: most, hi: most };
-  }
-  const isEven = batteries.length === 1 || batteries.every((battery) => battery.sharesEvenly === 'yes');
-  return { lo: even, stated: even, hi: isEven ? even : even * UNEQUAL_SHARE };
+export function sharesOf(element: BatteryElement): readonly Interval[] {
+  const { batteries, volts, celsius } = element;
+  if (batteries.length === 1) return [ALL];
+  const ohms = batteries.map((battery) => plus(ownOhms(battery, volts, celsius), pathOhms(battery)).stated);
+  const isKnown =
+    ohms.every((each) => each > 0) && !batteries.every(({ sharesEvenly }) => sharesEvenly === 'yes');
+  const shares = isKnown ? parallelShares(ohms) : batteries.map(() => 1 / batteries.length);
+  const isSure =
+    batteries.every((battery) => battery.ohms !== undefined) ||
+    batteries.every(({ sharesEvenly }) => sharesEvenly === 'yes');
+  return shares.map((share) => ({ lo: share, stated: share, hi: isSure ? share : share * UNEQUAL_SHARE }));
 }
 
+const ALL: Interval = { lo: 1, stated: 1, hi: 1 };
 const NOTHING: Interval = { lo: 0, stated: 0, hi: 0 };
 
 function openVolts({ restV, chemistry }: Battery, nominalV: number): Interval {

@@ -296,13 +296,16 @@ const NO_HELP: Help = { pessimistic: 0, optimistic: 0 };
  */
 function helpFromSource(assists: Assist | undefined, startCase: StartCase, before: AcSum): Help {
   if (!assists || assists.startCarrier === 'inverter') return NO_HELP;
-  const { volts, limit, sourceBreaker, relayA, startCarrier } = assists;
+  const { volts, limit, sourceBreakers, relayA, startCarrier } = assists;
   const ahead = inAmps(runningSum(onMembers(assists.ahead, startCase.running)).va, volts);
   const behind = inAmps(sourceShare(before, limit).va, volts);
   const preload = plainDemand(ahead.lo + behind.lo, ahead.stated + behind.stated, ahead.hi + behind.hi);
-  const carriesA = sourceBreaker
-    ? startBandFor(sourceBreaker, startCase, preload).optimistic - ahead.lo
-    : limit.va / volts;
+  const carriesA =
+    sourceBreakers.length > 0
+      ? Math.min(
+          ...sourceBreakers.map((each) => startBandFor(each, startCase, preload).optimistic - ahead.lo),
+        )
+      : limit.va / volts;
   return {
     pessimistic: startCarrier === 'shared' ? limit.va : 0,
     optimistic: Math.max(limit.va, Math.min(carriesA, relayA) * volts),

@@ -371,6 +371,7 @@ const HAPPENS: Record<SeriesElement['kind'], string> = {
   'branch-breaker': 'trips',
   'output-breaker': 'trips',
   'source-breaker': 'trips',
+  'inlet-breaker': 'trips',
 };
 
 /** On the DC side what opens is told by the limit, not by the bank as a whole. */
