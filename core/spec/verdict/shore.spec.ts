@@ -3,6 +3,7 @@ import { inverterShare, sourceShare } from '../../src/electrical/assist.js';
 import { dcWatts, lossCurve } from '../../src/electrical/efficiency-curve.js';
 import type { Rig, Supply } from '../../src/rig/schema.js';
 import { batteryClockOf } from '../../src/answers/battery-clock.js';
+import { notChecked } from '../../src/answers/not-checked.js';
 import { check } from '../../src/verdict/check.js';
 import { clockWorkingOf } from '../../src/wording/clock-working.js';
 import { dropOutOf } from '../../src/answers/drop-out.js';
@@ -47,7 +48,7 @@ describe('assist', () => {
   });
 
   it('leaves the charger what the limit leaves, and nothing while it assists (methods.md 7)', () => {
-    const limit = { va: 2400, assists: true, chargerVA: 1564 };
+    const limit = { va: 2400, assists: true, charger: { stated: 1564, hi: 1564 } };
     expect(sourceShare(addAc([ac(1000, 1)]), limit).va.hi).toBe(2400);
     expect(sourceShare(addAc([ac(500, 1)]), limit).va.hi).toBe(2064);
     expect(sourceShare(addAc([ac(3000, 1)]), limit).va.hi).toBe(2400);
@@ -313,5 +314,25 @@ describe('breakers one behind the other', () => {
     );
     const verdictOn = (kind: string) => started.find(({ element }) => element.kind === kind)?.verdict;
     expect([verdictOn('source-breaker'), verdictOn('inlet-breaker')]).toEqual(['holds', 'tight']);
+  });
+});
+
+describe('charging on a hookup', () => {
+  it('draws volts x amps of every unit over efficiency and power factor: 2 x 60 A at 14.4 V, 0.80, 0.95 are 2,274 VA (physics)', () => {
+    const rig = exampleRig({ lamp: { w: 100 } });
+    const charging: Rig = {
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, chargeA: 60, unitsInParallel: 2 })),
+      supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, charging: 'on' } : each)),
+    };
+    const breaker = check(charging, { supply: 'shore', on: on('lamp') }).limits.find(
+      ({ kind, element }) => kind === 'breaker' && element.kind === 'source-breaker',
+    );
+    expect(breaker?.worst.hi).toBeCloseTo((100 + (14.4 * 120) / (0.8 * 0.95)) / 120, 3);
+    expect(breaker?.worst.lo).toBeCloseTo(100 / 120, 6);
+    const [unknown] = [charging].map((each): Rig => ({ ...each, converters: rig.converters }));
+    expect(unknown && notChecked(unknown, check(unknown, { supply: 'shore', on: on('lamp') }))).toContain(
+      'what charging draws',
+    );
   });
 });

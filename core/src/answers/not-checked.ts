@@ -2,7 +2,7 @@ import type { CheckResult } from '../verdict/check.js';
 import { saysWhatItGives } from '../verdict/dc-limits.js';
 import { isSagKnown } from '../verdict/dc-path.js';
 import { isDropKnown } from './voltage-drop.js';
-import type { Rig } from '../rig/schema.js';
+import type { Rig, Supply } from '../rig/schema.js';
 import type { BatteryElement } from '../system/series-elements.js';
 
 /** What no verdict covers: named beside every one, "by the limits checked". */
@@ -17,10 +17,17 @@ export function notChecked(rig: Rig, result: CheckResult): readonly string[] {
   return [
     ...(bank?.kind === 'battery' ? ofBank(bank) : []),
     ...(supply.sources.length > 0 && !supply.volts ? ['the voltage of the source'] : []),
+    ...(isChargingKnown(rig, supply) ? [] : ['what charging draws']),
     ...(heat ? ['heat of the surroundings'] : []),
     ...(isDropKnown(rig, result) ? [] : ['voltage drop on the way to a load']),
     ...ALWAYS,
   ];
+}
+
+/** Whether everything that charges on a hookup says with how many amps. */
+function isChargingKnown({ converters }: Rig, { charging, sources }: Supply): boolean {
+  if (charging !== 'on' || sources.length === 0) return true;
+  return converters.every(({ kind, chargeA }) => kind !== 'inverter-charger' || chargeA !== undefined);
 }
 
 function ofBank(bank: BatteryElement): readonly string[] {

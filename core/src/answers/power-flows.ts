@@ -1,3 +1,4 @@
+import { NO_CHARGING } from '../electrical/assist.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { CheckResult } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
@@ -39,7 +40,7 @@ function sourceConductors(elements: readonly SeriesElement[]): readonly Conducto
 function withoutCharger(conductor: Conductor, running: readonly Consumer[]): number {
   const behindLimits = conductor.behindLimits.map((each) => ({
     ...each,
-    limit: { ...each.limit, chargerVA: 0 },
+    limit: { ...each.limit, charger: NO_CHARGING },
   }));
   return runningThrough({ ...conductor, behindLimits }, running).watts.stated;
 }

@@ -1,14 +1,22 @@
 import { CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import type { AcSum, Demand } from './apparent-power.js';
 
+/** What a charger draws, VA; it may be idle at the optimistic edge, for the battery may be full. */
+export interface Charging {
+  readonly stated: number;
+  readonly hi: number;
+}
+
+export const NO_CHARGING: Charging = { stated: 0, hi: 0 };
+
 /** A limited source and an inverter that carry the same loads: who carries what, by methods.md rule 10. */
 export interface SourceLimit {
   /** The input limit set on the inverter/charger, VA; Infinity where none is set. */
   readonly va: number;
   /** Whether the inverter adds what is above it. */
   readonly assists: boolean;
-  /** What charging takes at most where something is left, VA. */
-  readonly chargerVA: number;
+  /** What charging takes where something is left, VA: as set, and with its losses and volts at their highest. */
+  readonly charger: Charging;
 }
 
 /**
@@ -24,16 +32,16 @@ export function sourceShare(loads: AcSum, limit: SourceLimit): AcSum {
     const own = limit.assists ? Math.min(value, limit.va) : value;
     return Math.max(own, Math.min(limit.va, own + chargerVA));
   };
-  const stated = capped(va.stated, limit.chargerVA);
+  const stated = capped(va.stated, limit.charger.stated);
   const ownVA = Math.min(stated, va.stated);
   const ownWatts = va.stated > 0 ? (watts.stated * ownVA) / va.stated : 0;
   return {
     watts: plainDemand(
       capped(watts.lo, 0),
       ownWatts + CHARGER_POWER_FACTOR * (stated - ownVA),
-      capped(watts.hi, limit.chargerVA),
+      capped(watts.hi, limit.charger.hi),
     ),
-    va: plainDemand(capped(va.lo, 0), stated, capped(va.hi, limit.chargerVA)),
+    va: plainDemand(capped(va.lo, 0), stated, capped(va.hi, limit.charger.hi)),
     nonActive,
   };
 }

@@ -7,9 +7,10 @@ export const TYPICAL_EFFICIENCY_PEAK = 0.93;
 export const TYPICAL_EFFICIENCY_FULL = 0.88;
 
 /**
- * A battery charger inside an inverter/charger: efficiency and power factor, and how far the charging
- * voltage lies above the nominal one (14.4 V on 12.8 V). Common practice (methods.md 15), medium.
+ * A battery charger inside an inverter/charger: efficiency and power factor, and the
+ * volts it charges at. Common practice (methods.md 15), medium.
  */
-export const CHARGER_EFFICIENCY = 0.85;
+export const CHARGER_EFFICIENCY = { low: 0.8, usual: 0.85 } as const;
 export const CHARGER_POWER_FACTOR = 0.95;
-export const CHARGING_OVER_NOMINAL_VOLTS = 1.125;
+/** Volts of a bank of 12 V, or of 12.8 V of lithium, as it charges: in the middle, and at absorption. */
+export const CHARGING_VOLTS = { usual: 13.5, high: 14.4 } as const;

@@ -1,10 +1,7 @@
-import type { SourceLimit } from '../electrical/assist.js';
+import { NO_CHARGING, type Charging, type SourceLimit } from '../electrical/assist.js';
+import { REFERENCE_VOLTS } from '../reference/batteries.js';
 import type { Converter, Rig, Supply } from '../rig/schema.js';
-import {
-  CHARGER_EFFICIENCY,
-  CHARGER_POWER_FACTOR,
-  CHARGING_OVER_NOMINAL_VOLTS,
-} from '../reference/inverter-losses.js';
+import { CHARGER_EFFICIENCY, CHARGER_POWER_FACTOR, CHARGING_VOLTS } from '../reference/inverter-losses.js';
 import { busOf } from './fed-loads.js';
 import type { LegView, OutputLeg } from './leg-views.js';
 import { withAmps } from './names-of-elements.js';
@@ -34,7 +31,7 @@ export function converterLeg(rig: Rig, supply: Supply, converter: Converter, leg
   const limit: SourceLimit = {
     va: (supply.inputLimitA ?? Infinity) * volts,
     assists,
-    chargerVA: supply.charging === 'on' ? chargerVA(rig, converter) * leg.ratingShare : 0,
+    charger: supply.charging === 'on' ? chargingOf(rig, converter, leg.ratingShare) : NO_CHARGING,
   };
   return {
     converter,
@@ -47,10 +44,20 @@ export function converterLeg(rig: Rig, supply: Supply, converter: Converter, leg
   };
 }
 
-/** What charging draws at its full setting, VA: volts x amps / (efficiency x power factor). */
-function chargerVA(rig: Rig, converter: Converter): number {
-  const chargingVolts = busOf(rig, converter.from).volts * CHARGING_OVER_NOMINAL_VOLTS;
-  return (chargingVolts * (converter.chargeA ?? 0)) / (CHARGER_EFFICIENCY * CHARGER_POWER_FACTOR);
+/** What charging draws of all units at their full setting, VA: volts x amps / (efficiency x power factor). */
+function chargingOf(
+  rig: Rig,
+  { from, chargeA = 0, unitsInParallel = 1 }: Converter,
+  share: number,
+): Charging {
+  const twelves = Math.max(1, Math.round(busOf(rig, from).volts / REFERENCE_VOLTS));
+  const amps = chargeA * unitsInParallel * share;
+  const draws = (volts: number, efficiency: number): number =>
+    (volts * twelves * amps) / (efficiency * CHARGER_POWER_FACTOR);
+  return {
+    stated: draws(CHARGING_VOLTS.usual, CHARGER_EFFICIENCY.usual),
+    hi: draws(CHARGING_VOLTS.high, CHARGER_EFFICIENCY.low),
+  };
 }
 
 /**

@@ -40,7 +40,7 @@ function limitsBehind(
   return converterLegs.flatMap(({ leg, behindLimit }) => {
     const { passedOn } = leg;
     const isHere = passedOn?.source.id === source.id && passedOn.sourcePole === view.pole;
-    const does = behindLimit && (Number.isFinite(behindLimit.limit.va) || behindLimit.limit.chargerVA > 0);
+    const does = behindLimit && (Number.isFinite(behindLimit.limit.va) || behindLimit.limit.charger.hi > 0);
     return isHere && does ? [behindLimit] : [];
   });
 }

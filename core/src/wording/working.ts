@@ -80,15 +80,15 @@ function onSourceWords({ element, start }: Limit): string {
   if (!('behindLimits' in element) || !('volts' in element)) return '';
   const limits = element.behindLimits.map(({ limit }) => limit);
   const capped = limits.filter(({ assists, va }) => assists && Number.isFinite(va));
-  const charging = limits.filter(({ chargerVA }) => chargerVA > 0);
+  const charging = limits.filter(({ charger }) => charger.hi > 0);
   return [
     ...capped.map(
       ({ va }) =>
         ` Of what is behind the input limit no more than ${ampsOf(va, element.volts)} comes this way.`,
     ),
     ...charging.map(
-      ({ va, chargerVA }) =>
-        ` Charging adds up to ${ampsOf(chargerVA, element.volts)}${Number.isFinite(va) ? ' where the input limit leaves room' : ''}.`,
+      ({ va, charger }) =>
+        ` Charging adds up to ${ampsOf(charger.hi, element.volts)}${Number.isFinite(va) ? ' where the input limit leaves room' : ''}.`,
     ),
   ].join('');
 }
