@@ -136,7 +136,17 @@ function runsOnLeg(rig: Rig, supplyId: string, loads: Load[], leg: Leg, side: Si
   const source = Math.min(all.va, limit) / VOLTS;
   if (source > supply.breaker!.amps * (side === 'against' ? 1 : 1.35) + 1e-9) return false;
   if (all.va <= limit) return true;
-  if (!peaksFit(converter, loads, leg, side, side === 'for' ? limit : 0)) return false;
+  const help = side === 'for' ? limit : 0;
+  return peaksFit(converter, loads, leg, side, help) && addedFits(all, limit, { W, VA }, side);
+}
+
+/** What an inverter adds to a source of so many VA. */
+function addedFits(
+  all: { w: number; n: number; va: number },
+  limit: number,
+  { W, VA }: { W: number; VA: number },
+  side: Side,
+): boolean {
   if (side === 'against') {
     const share = Math.hypot(Math.max(0, all.w - limit), all.n);
     return share <= VA + 1e-6 && all.w - (all.w / all.va) * limit <= W + 1e-6;

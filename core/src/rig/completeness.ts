@@ -25,23 +25,25 @@ function runningProblems(rig: Rig, path: string, { runningW, runningFrom }: Part
     : [];
 }
 
-function startProblems(rig: Rig, path: string, { start, kind }: Part): readonly RigProblem[] {
-  const { startMultiple, startTorqueShare } = kindOfPart(kind);
-  const isSoft = start?.soft !== undefined || start?.softStarter === 'yes';
-  if (start?.none === 'yes' && startTorqueShare !== undefined && !isSoft)
-    return [
-      problemAt(
-        rig,
-        `${path}.start.none`,
-      )(
-        'cannot be "yes" for a motor or compressor: its rotor starts from rest; leave it out, or choose a variable-speed kind',
-      ),
-    ];
-  if (!start || start.va || start.none === 'yes' || startMultiple) return [];
+function startProblems(rig: Rig, path: string, part: Part): readonly RigProblem[] {
+  const { start, kind } = part;
+  if (!start) return [];
+  if (start.none === 'yes')
+    return isNeverWithoutStart(part) ? [problemAt(rig, `${path}.start.none`)(NOT_NONE)] : [];
+  if (start.va || kindOfPart(kind).startMultiple) return [];
   const { inrushA, lockedRotorA, ratedLoadA, horsepower } = start.from ?? {};
   return (inrushA ?? lockedRotorA ?? ratedLoadA ?? horsepower) === undefined
     ? [problemAt(rig, `${path}.start`)('is missing; give its VA, or the amps on its nameplate')]
     : [];
+}
+
+const NOT_NONE =
+  'cannot be "yes" for a motor or compressor: its rotor starts from rest; leave it out, or choose a variable-speed kind';
+
+/** A rotor that starts from rest without anything that softens it. */
+function isNeverWithoutStart({ kind, start }: Part): boolean {
+  const isSoft = start?.soft !== undefined || start?.softStarter === 'yes';
+  return kindOfPart(kind).startTorqueShare !== undefined && !isSoft;
 }
 
 function problemAt(rig: Rig, path: string) {

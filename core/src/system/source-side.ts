@@ -87,23 +87,32 @@ function elementsOfLeg(
       hasContinuousRule: hasContinuousRule(rig, series[0]?.protection),
     }),
   );
+  return [
+    ...notEntered(source, supply, { idSuffix, nameSuffix }, shared),
+    ...generator,
+    ...breakers,
+    ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` })),
+  ];
+}
+
+/** Ratings that decide and are not entered: of a generator, and of the breaker of a hookup. */
+function notEntered(
+  source: Source,
+  supply: Supply,
+  { idSuffix, nameSuffix }: Pick<LegView, 'idSuffix' | 'nameSuffix'>,
+  shared: Pick<UnknownRatingElement, 'members' | 'volts' | 'behindLimits'>,
+): readonly UnknownRatingElement[] {
   const unknown = (id: string, name: string): UnknownRatingElement => ({
     kind: 'unknown-rating',
     id: `${source.id}:${id}${idSuffix}`,
     name: `${name}${nameSuffix}`,
     ...shared,
   });
-  const notEntered = [
-    ...(source.kind === 'generator' && !rating ? [unknown('set', `Rating of ${source.name}`)] : []),
-    ...(source.kind === 'inlet' && series.length === 0
-      ? [unknown('breaker', `Breaker of ${supply.name}`)]
-      : []),
-  ];
+  const isRated = source.continuousVA !== undefined || source.continuousW !== undefined;
+  const hasBreaker = supply.breaker !== undefined || source.breaker !== undefined;
   return [
-    ...notEntered,
-    ...generator,
-    ...breakers,
-    ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` })),
+    ...(source.kind === 'generator' && !isRated ? [unknown('set', `Rating of ${source.name}`)] : []),
+    ...(source.kind === 'inlet' && !hasBreaker ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
   ];
 }
 
