@@ -89,7 +89,7 @@ test.describe('can these run together?', () => {
     await expect(together.headline).toHaveText(/Tight/);
     await expect(page.getByText('not on this supply')).toHaveCount(0);
     await page.getByRole('button', { name: 'Show the working' }).click();
-    await expect(together.answer).toContainText(/Charging adds up to 17\.8.A/);
+    await expect(together.answer).toContainText(/Charging adds up to 18\.9.A/);
     await together.load('Convection oven').check();
     await together.load('Roof air conditioner').check();
     await expect(together.headline).toHaveText(/Tight/);

@@ -85,10 +85,22 @@ describe('the kick of a load', () => {
     expect(page.has('input', 'Start')).withContext('the way it is known by is open again').toBeTrue();
   });
 
-  it('goes when the load has none, and the plate says what it starts with', () => {
-    const { way, derived, saw } = setUp();
+  it('is never none for a motor, and elsewhere none is said outright where its kind usually has one', () => {
+    expect(() => setUp().way('None')).toThrow();
+    TestBed.resetTestingModule();
+    const { way, derived, saw } = setUp((rig) => ({
+      ...rig,
+      loads: rig.loads.map((load) =>
+        load.id === 'saw'
+          ? {
+              ...load,
+              parts: load.parts.map((part) => ({ ...part, kind: 'microwave-transformer' as const })),
+            }
+          : load,
+      ),
+    }));
     way('None');
-    expect(saw().parts[0]?.start).toBeUndefined();
+    expect(saw().parts[0]?.start).toEqual({ none: 'yes' });
     expect(derived()).toBe('It starts with what it runs on.');
   });
 
