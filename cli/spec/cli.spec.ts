@@ -214,4 +214,21 @@ describe('heliarch validate', () => {
     expect(status).toBe(0);
     expect(stdout).toContain('a surge of 1000 VA is below the continuous 3000 VA');
   });
+
+  it('names a field that it does not know, once, for a slip in a name takes a number out of the check', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'heliarch-'));
+    const path = join(folder, 'slip.json');
+    const file = JSON.parse(readFileSync(join(root, 'demo/tern.json'), 'utf8'));
+    file.converters[0].chargeAmps = 60;
+    file.loads[0].parts[0].runningW.sorce = 'x';
+    writeFileSync(path, JSON.stringify(file));
+    const says = ['converters[0].chargeAmps', 'loads[0].parts[0].runningW.sorce']
+      .map((each) => `Not a field of a rig file, so it is kept and not used: ${each}\n`)
+      .join('');
+    expect((await heliarch('validate', path)).stdout).toContain(says);
+    const checked = await heliarch('check', path, '--scene', 'now');
+    expect(checked.stderr).toBe(says);
+    expect((await heliarch('check', 'demo/marram.json', '--scene', 'now')).stderr).toBe('');
+    rmSync(folder, { recursive: true });
+  });
 });

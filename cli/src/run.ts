@@ -1,4 +1,4 @@
-import { contradictionsOf, wireTablesOf } from '@heliarch/core';
+import { contradictionsOf, unknownFieldsOf, wireTablesOf, type Rig } from '@heliarch/core';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
 import { BadInput, EXIT_BAD_INPUT, EXIT_DEFECT, EXIT_OF_VERDICT } from './exit-codes.ts';
@@ -28,7 +28,9 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     .option('--explain', 'print under each limit the numbers that went in, their sources and what decided')
     .option('--json', 'print the whole result as JSON')
     .action(async (file: string, options: CheckOptions) => {
-      const { result, text } = checkCommand(await openRig(file), options);
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      const { result, text } = checkCommand(rig, options);
       out(text);
       exitCode = EXIT_OF_VERDICT[result.verdict];
     });
@@ -43,7 +45,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
           `Look at ${field}: ${message}. (If you know better: add "${id}" to known.)\n`,
       );
       out(
-        `${file} is a rig file: "${rig.name}", ${rig.loads.length} loads, ${rig.supplies.length} supplies.\n${warnings.join('')}`,
+        `${file} is a rig file: "${rig.name}", ${rig.loads.length} loads, ${rig.supplies.length} supplies.\n${unknownFieldLines(rig)}${warnings.join('')}`,
       );
     });
   try {
@@ -52,6 +54,13 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   } catch (error) {
     return explainFailure(error, err);
   }
+}
+
+/** A slip in the name of a field takes its number out of the check: it is kept, and named. */
+function unknownFieldLines(rig: Rig): string {
+  return unknownFieldsOf(rig)
+    .map((path) => `Not a field of a rig file, so it is kept and not used: ${path}\n`)
+    .join('');
 }
 
 /** What a terminal takes as a command, or as a turn of direction: names in a file may hold anything. */

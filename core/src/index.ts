@@ -40,6 +40,7 @@ export * from './rig/json-schema.js';
 export * from './rig/contradictions.js';
 export * from './rig/problems.js';
 export * from './rig/schema.js';
+export * from './rig/unknown-fields.js';
 export * from './rig/validate.js';
 export * from './heat/cabin.js';
 export * from './heat/water.js';
