@@ -22,6 +22,7 @@ const MOST_DETAILS = 5;
             <button type="button" class="link" (click)="files.save(rig)">
               Save {{ rig.name }} to a file
             </button>
+            <button type="button" class="link" (click)="session.tryAgain()">Try again to keep it</button>
           }
         </div>
       }

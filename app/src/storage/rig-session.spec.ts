@@ -301,6 +301,21 @@ describe('the rig session', () => {
     expect(name).toBeTruthy();
   });
 
+  it('leaves no work behind whose save met another tab only after the user had gone on', async () => {
+    const { session, database } = setUp(smallRig('Tern'));
+    await session.start();
+    await saved(session);
+    const id = session.rig()?.id ?? '';
+    await database.rigs.put(row('b'));
+    const stored = await database.rigs.get(id);
+    if (stored) await database.rigs.put({ ...stored, revision: 7 });
+    switchKettle(session, true);
+    await session.openById('b');
+    await until(async () => (await database.rigs.count()) === 3);
+    const copy = (await database.rigs.toArray()).find((each) => each.name === 'Tern, copy');
+    expect((copy?.document as Rig).scenes[0]?.on).toEqual([{ load: 'kettle' }]);
+  });
+
   it('brings no deleted rig back by saves that still waited, and mistakes no quick switch for another tab', async () => {
     const { session, database } = setUp(smallRig('Tern'));
     await session.start();

@@ -120,9 +120,11 @@ export class RigSession {
 
   /** Opens another rig of this browser. */
   async openById(id: string): Promise<void> {
-    this.rescue();
+    const wasUnkept = this.hasUnkeptWork();
     const found = await this.asked('opening the other rig', () => this.repository.byId(id));
-    if (!found) return;
+    // A save that was on its way may have failed meanwhile: what it held is not left behind.
+    if (!found || (!wasUnkept && this.hasUnkeptWork())) return;
+    this.rescue();
     this.show(found);
     await this.asked('opening the other rig', () => this.repository.markOpen(id));
   }
@@ -206,11 +208,6 @@ export class RigSession {
   /** Whether the page holds work that the browser does not. */
   hasUnkeptWork(): boolean {
     return this.opened() !== undefined && this.keeping().state === 'not-kept';
-  }
-
-  /** All rows of the storage as they lie there, for a file. */
-  rows(): Promise<readonly StoredRig[]> {
-    return this.repository.rows();
   }
 
   private async begin(): Promise<void> {
