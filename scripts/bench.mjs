@@ -31,4 +31,5 @@ await runScript(async () => {
   });
   run(bundle);
   run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
+  run('--import', 'tsx', 'server/bench/memory.bench.ts');
 });

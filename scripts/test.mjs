@@ -7,6 +7,7 @@ import { checkNodeVersion } from './set-up/node-version.mjs';
 import { freePort } from './set-up/server-options.mjs';
 import { installPackages } from './set-up/packages.mjs';
 import { root } from './set-up/paths.mjs';
+import { JASMINE, KARMA, PLAYWRIGHT } from './set-up/reports.mjs';
 
 const bin = (name) => `node_modules/.bin/${name}`;
 const jasmine = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
@@ -28,14 +29,14 @@ const CHECKS = [
   ['Types of e2e', bin('tsc'), ['-p', 'e2e/tsconfig.json']],
 ];
 
-/** Runners of tests, each with how it counts; a lane of them runs beside the other, for two cores. */
+/** Runners of tests, each with how its report is read; a lane of them runs beside the other, for two cores. */
 const LANES = [
   [['Core', process.execPath, [...jasmine, '--config=core/spec/jasmine.json'], countJasmine]],
   [
-    ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], countJasmine],
-    ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], countJasmine],
-    ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], countJasmine],
-    ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], countKarma],
+    ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], JASMINE],
+    ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], JASMINE],
+    ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], JASMINE],
+    ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], KARMA],
   ],
 ];
 
@@ -44,7 +45,7 @@ const REAL_INTERFACE = [
   'The real interface',
   bin('playwright'),
   ['test', '--config', 'e2e/playwright.config.ts'],
-  countPlaywright,
+  PLAYWRIGHT,
 ];
 
 await runScript(async () => {
@@ -58,14 +59,16 @@ await runScript(async () => {
     NODE_OPTIONS: '',
     HELIARCH_TEST_PORT: String(await freePort()),
   };
+  const failures = [];
   const failedChecks = await checkTheCode(env);
   await buildApplication();
   if (!firstLoadFits()) failedChecks.push('First load');
   let passed = CHECKS.length + 1 - failedChecks.length;
   let failed = failedChecks.length;
-  const count = async ([title, command, args, count]) => {
+  const count = async ([title, command, args, report]) => {
     const { code, output } = await run(title, command, args, env);
-    const counted = count(output);
+    if (code !== 0) failures.push(`${title}:`, ...report.failures(output));
+    const counted = report.count(output);
     if (counted.passed + counted.failed === 0)
       throw new Fault(`${title} ran no test: see what it printed above.`);
     passed += counted.passed;
@@ -77,6 +80,8 @@ await runScript(async () => {
     }),
   );
   await count(REAL_INTERFACE);
+  // Said again at the end: the output of one runner is long, and two of them write at once.
+  if (failures.length > 0) console.log(`\n${failures.join('\n')}`);
   if (failedChecks.length > 0) console.log(`\nNot in order: ${failedChecks.join(', ')}`);
   console.log(`\n${passed} passed, ${failed} failed`);
   process.exitCode = failed > 0 ? 1 : 0;
@@ -118,20 +123,4 @@ function run(title, command, args, env) {
       resolve({ code, output });
     });
   });
-}
-
-function countJasmine(output) {
-  const [, specs = 0, failures = 0] = /(\d+) specs?, (\d+) failures?/.exec(output) ?? [];
-  return { passed: specs - failures, failed: Number(failures) };
-}
-
-function countKarma(output) {
-  const last = [...output.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
-  const [, executed = 0, failures = 0] = last ?? [];
-  return { passed: executed - failures, failed: Number(failures) };
-}
-
-function countPlaywright(output) {
-  const count = (word) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
-  return { passed: count('passed'), failed: count('failed') + count('flaky') + count('did not run') };
 }

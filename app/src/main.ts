@@ -14,6 +14,8 @@ import { Shell } from './shell/shell';
 
 /** Text that is drawn in another type first shifts when its own comes; a slow line is not waited for. */
 const LONGEST_WAIT_FOR_TYPE_MS = 1000;
+/** On a slow machine a worker that fetches the whole build beside the first room would be in its way. */
+const LONGEST_WAIT_FOR_THE_FIRST_ROOM_MS = 30_000;
 
 await Promise.race([
   Promise.allSettled([...document.fonts].map((face) => face.load())),
@@ -26,7 +28,7 @@ bootstrapApplication(Shell, {
     { provide: ErrorHandler, useExisting: Defects },
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),
-      registrationStrategy: 'registerWhenStable:3000',
+      registrationStrategy: `registerWhenStable:${LONGEST_WAIT_FOR_THE_FIRST_ROOM_MS}`,
     }),
     provideRouter(ROOMS, withComponentInputBinding()),
     { provide: RigDatabase, useFactory: () => new RigDatabase() },

@@ -1,5 +1,4 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 
@@ -38,7 +37,7 @@ async function start(options: readonly string[], user?: number) {
     child.stderr.on('data', hear);
     child.on('close', () => resolve());
   });
-  return { said, port, id: child.pid ?? 0 };
+  return { said, port };
 }
 
 describe('the server as it is started', () => {
@@ -59,7 +58,7 @@ describe('the server as it is started', () => {
     const late = await start(['--port', String(port)]);
     expect(late.said).toMatch(/^Port \d+ is taken: stop what runs there, or choose another/);
     taken.close();
-  }, 30_000);
+  });
 
   it('ends in one line where its certificate cannot be written', async () => {
     if (process.getuid?.() !== 0) {
@@ -70,26 +69,5 @@ describe('the server as it is started', () => {
     expect(said).toBe(
       '.setup/certificate.json cannot be written (EACCES): make this folder writable, or leave --https out.\n',
     );
-  }, 30_000);
-
-  it('takes less than 150 MB after 2,000 requests', async () => {
-    if (!existsSync('/proc/self/status')) {
-      pending('Only Linux says how much a process takes');
-      return;
-    }
-    const { port, id } = await start([]);
-    const files = readdirSync(`${root}/app/dist`).filter((name) => /\.(js|css|html)$/.test(name));
-    for (let asked = 0; asked < 2000; asked += 20)
-      await Promise.all(
-        Array.from({ length: 20 }, async (_, index) => {
-          const file = files[(asked + index) % files.length] ?? '';
-          const response = await fetch(`http://127.0.0.1:${port}/${file}`, {
-            headers: { 'accept-encoding': index % 2 === 0 ? 'gzip' : 'identity' },
-          });
-          await response.arrayBuffer();
-        }),
-      );
-    const kb = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${id}/status`, 'utf8'))?.[1]);
-    expect(kb / 1024).toBeLessThan(150);
-  }, 60_000);
+  });
 });
