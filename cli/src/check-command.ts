@@ -1,6 +1,7 @@
 import {
   cautionsOf,
   check,
+  compile,
   dimmingOf,
   dimmingWords,
   dropOutOf,
@@ -19,15 +20,16 @@ import {
   powerBackOf,
   powerBackWords,
   spareOrOver,
-  surprisesOf,
-  surpriseWords,
-  USUAL_SURPRISE_W,
+  unplannedLoadsOf,
+  unplannedLoadWords,
+  USUAL_UNPLANNED_W,
   VERDICT_WORDS,
   voltageDropsOf,
   voltageDropWords,
   workingOf,
   type CheckResult,
   type CheckScene,
+  type CompiledRig,
   type Limit,
   type Rig,
   type StartOrderRule,
@@ -50,10 +52,11 @@ export function checkCommand(
   options: CheckOptions,
 ): { readonly result: CheckResult; readonly text: string } {
   const scene = sceneOf(rig, options);
-  const result = check(rig, scene, orderOf(options.order));
+  const compiled = compile(rig);
+  const result = check(compiled, scene, orderOf(options.order));
   const text = options.json
-    ? `${JSON.stringify(reportAsJson(rig, scene, result), null, 2)}\n`
-    : asText(rig, scene, result, options.explain ?? false);
+    ? `${JSON.stringify(reportAsJson(compiled, scene, result), null, 2)}\n`
+    : asText(compiled, scene, result, options.explain ?? false);
   return { result, text };
 }
 
@@ -63,7 +66,8 @@ function orderOf(order = 'best'): StartOrderRule {
   return known;
 }
 
-function asText(rig: Rig, scene: CheckScene, result: CheckResult, isExplained: boolean): string {
+function asText(compiled: CompiledRig, scene: CheckScene, result: CheckResult, isExplained: boolean): string {
+  const { rig } = compiled;
   const words = explain(rig, result);
   const order = result.order.map((consumer) => loadOf(rig, consumer.load.id).name);
   return [
@@ -76,7 +80,7 @@ function asText(rig: Rig, scene: CheckScene, result: CheckResult, isExplained: b
       ...(isExplained ? workingLines(rig, result, limit) : []),
     ]),
     '',
-    ...whatIfLines(rig, scene, result),
+    ...whatIfLines(compiled, scene, result),
     ...(order.length > 1 ? [`Start order: ${order.join(', ')}`] : []),
     ...result.notFed.map(({ load, because }) => `Not on this supply: ${load.name}, because ${because}`),
     ...cautionsOf(rig, result).map(({ line }) => `Caution: ${line}`),
@@ -87,10 +91,11 @@ function asText(rig: Rig, scene: CheckScene, result: CheckResult, isExplained: b
 }
 
 /** The questions beside the verdict, each in a line. */
-function whatIfLines(rig: Rig, scene: CheckScene, result: CheckResult): readonly string[] {
-  const dropOut = dropOutOf(rig, scene);
-  const back = powerBackOf(rig, scene);
-  const surprise = surpriseWords(rig, surprisesOf(rig, scene), USUAL_SURPRISE_W);
+function whatIfLines(compiled: CompiledRig, scene: CheckScene, result: CheckResult): readonly string[] {
+  const { rig } = compiled;
+  const dropOut = dropOutOf(compiled, scene);
+  const back = powerBackOf(compiled, scene);
+  const unplanned = unplannedLoadWords(rig, unplannedLoadsOf(rig, scene), USUAL_UNPLANNED_W);
   const dimming = dimmingOf(rig, result);
   const limit = inputLimitOf(rig, result);
   const drop = voltageDropWords(voltageDropsOf(rig, result));
@@ -99,7 +104,7 @@ function whatIfLines(rig: Rig, scene: CheckScene, result: CheckResult): readonly
     ...(back
       ? [`When power comes back: ${VERDICT_WORDS[back.verdict]}. ${powerBackWords(rig, back).line}`]
       : []),
-    ...(surprise ? [`One surprise: ${surprise.line}`] : []),
+    ...(unplanned ? [`One more load: ${unplanned.line}`] : []),
     ...(dimming ? [`Lights dip: ${dimmingWords(rig, dimming).line}`] : []),
     ...(drop ? [`Voltage drop: ${drop.line}`] : []),
     ...(limit ? [`Input limit: ${inputLimitWords(limit).line}`] : []),

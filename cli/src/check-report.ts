@@ -3,6 +3,7 @@ import {
   cautionsOf,
   contradictionsOf,
   dimmingOf,
+  doubtsOf,
   dropOutOf,
   explain,
   explainLimit,
@@ -14,10 +15,11 @@ import {
   powerBackOf,
   powerFlowsOf,
   settlementOf,
-  surprisesOf,
+  unplannedLoadsOf,
   wireTablesOf,
   type CheckResult,
   type CheckScene,
+  type CompiledRig,
   type Doubt,
   type Limit,
   type Rig,
@@ -30,10 +32,11 @@ const REPORT_VERSION = 2;
 
 /** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
 export function reportAsJson(
-  rig: Rig,
+  compiled: CompiledRig,
   scene: CheckScene & Pick<Scene, 'charge'>,
   result: CheckResult,
 ): object {
+  const { rig } = compiled;
   const words = explain(rig, result);
   const clock = batteryClockOf(scene, result);
   return {
@@ -53,9 +56,9 @@ export function reportAsJson(
       holds,
       switchOffFirst,
     })),
-    ifSourceDrops: dropOutAsJson(rig, scene),
-    whenPowerComesBack: powerBackAsJson(rig, scene),
-    oneSurprise: surprisesOf(rig, scene).map(({ circuit, mostW, limit }) => ({
+    ifSourceDrops: dropOutAsJson(compiled, scene),
+    whenPowerComesBack: powerBackAsJson(compiled, scene),
+    oneUnplannedLoad: unplannedLoadsOf(rig, scene).map(({ circuit, mostW, limit }) => ({
       circuit: circuit.id,
       mostW,
       verdict: limit?.verdict ?? 'holds',
@@ -65,8 +68,8 @@ export function reportAsJson(
     ...powerFlowsOf(result),
     reserveInS: clock?.reserveInS ?? null,
     tripsWhen: result.tripsWhen ?? null,
-    settledBy: settlementOf(rig, scene, result) ?? null,
-    doubts: result.decider?.doubts().map(doubtAsJson) ?? [],
+    settledBy: settlementOf(compiled, scene, result) ?? null,
+    doubts: result.decider ? doubtsOf(result.decider).map(doubtAsJson) : [],
     notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
     cautions: cautionsOf(rig, result).map(({ id, line, text }) => ({ id, line, text })),
     contradictions: contradictionsOf(rig, wireTablesOf(rig)).map(({ id, field, message }) => ({
@@ -78,21 +81,21 @@ export function reportAsJson(
   };
 }
 
-function dropOutAsJson(rig: Rig, scene: CheckScene): object | null {
-  const dropOut = dropOutOf(rig, scene);
+function dropOutAsJson(compiled: CompiledRig, scene: CheckScene): object | null {
+  const dropOut = dropOutOf(compiled, scene);
   if (!dropOut) return null;
   const { verdict, decider, tripsWhen, dark, mayStall } = dropOut;
   return {
     verdict,
-    because: decider ? plainText(explainLimit(rig, decider)) : '',
+    because: decider ? plainText(explainLimit(compiled.rig, decider)) : '',
     tripsWhen: tripsWhen ?? null,
     dark: dark.map(({ load }) => load.id),
     mayStall: mayStall ?? null,
   };
 }
 
-function powerBackAsJson(rig: Rig, scene: CheckScene): object | null {
-  const back = powerBackOf(rig, scene);
+function powerBackAsJson(compiled: CompiledRig, scene: CheckScene): object | null {
+  const back = powerBackOf(compiled, scene);
   if (!back) return null;
   const { verdict, waves, switchOffFirst } = back;
   return {
@@ -134,7 +137,7 @@ function limitAsJson(rig: Rig, limit: Limit): object {
     loading,
     verdict,
     edge,
-    decidedBy: limit.doubts().map(doubtAsJson),
+    decidedBy: doubtsOf(limit).map(doubtAsJson),
     because: plainText(explainLimit(rig, limit)),
   };
 }

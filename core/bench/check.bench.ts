@@ -1,6 +1,5 @@
 import type { Consumer } from '../src/electrical/consumer.js';
-import { check, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
-import { supplyOf } from '../src/rig/lookup.js';
+import { check, compile, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
 import { situationOf } from '../src/verdict/situation.js';
 import { hasStart } from '../src/electrical/joined-start.js';
 import { passesAt } from '../src/verdict/start-order.js';
@@ -17,11 +16,11 @@ const SHARE_ON = 3;
 for (const loads of [12, 24, 40]) {
   const rig = startedByHand(largeRig(loads));
   const scene: CheckScene = { supply: 'battery', on: everyThird(rig) };
-  const { consumers } = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+  const { consumers } = situationOf(compile(rig).on(scene.supply), scene.on);
   const spiky = consumers.filter((consumer) => hasStart(consumer) && consumer.load.usage !== 'by-itself');
   const reference = timed(() => subsetProgramme(rig, scene));
-  const checking = timed(() => check(rig, scene));
-  const outlooks = timed(() => outlooksOf(rig, scene));
+  const checking = timed(() => check(compile(rig), scene));
+  const outlooks = timed(() => outlooksOf(compile(rig), scene));
   const told = (ms: number) => `${ms.toFixed(2)} ms, ${(ms / reference).toFixed(2)} of the reference`;
   console.log(`${loads} loads, ${scene.on.length} on, ${spiky.length} with a start by hand`);
   console.log(`  subset programme  ${reference.toFixed(2)} ms`);
@@ -40,7 +39,7 @@ function everyThird(rig: Rig): CheckScene['on'] {
 
 /** Whether some order passes, by the loads that can be running before each start. */
 function subsetProgramme(rig: Rig, scene: CheckScene): boolean {
-  const { consumers, test } = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+  const { consumers, test } = situationOf(compile(rig).on(scene.supply), scene.on);
   const floor = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const spiky = consumers.filter((consumer) => hasStart(consumer) && consumer.load.usage !== 'by-itself');
   const reachable = new Uint8Array(2 ** spiky.length);

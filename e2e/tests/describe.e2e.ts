@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { check, readRigFile, type Rig } from '../../core/src/index.ts';
+import { check, compile, readRigFile, type Rig } from '../../core/src/index.ts';
 import { largeRig } from '../../core/bench/large-rig.ts';
 import { DescribePage } from './describe-page.ts';
 import { TogetherPage } from './together-page.ts';
@@ -133,8 +133,8 @@ test.describe('describing a system', () => {
         const set = shipped.loads
           .filter((_, load) => (pick * 2654435761) % (load + 3) < 2)
           .map(({ id }) => id);
-        const one = check(shipped, { supply: supply.id, on: set.map((load) => ({ load })) });
-        const other = check(typed, {
+        const one = check(compile(shipped), { supply: supply.id, on: set.map((load) => ({ load })) });
+        const other = check(compile(typed), {
           supply: typed.supplies[index]!.id,
           on: set.map((load) => ({ load: asTyped(load) })),
         });

@@ -409,7 +409,7 @@ test.describe('another rig', () => {
     const beside = page.getByRole('region', { name: 'What else' });
     await beside.getByRole('button', { name: /When power comes back/ }).click();
     await expect(beside).toContainText(/After 3.min: Front air conditioner and rear air conditioner/);
-    await beside.getByRole('button', { name: /One surprise/ }).click();
+    await beside.getByRole('button', { name: /One more load/ }).click();
     await expect(beside).toContainText('Nothing more fits anywhere.');
 
     await together.supply('Site 30 A, adapter');

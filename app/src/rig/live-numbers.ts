@@ -1,4 +1,4 @@
-import { check, powerFlowsOf, type CheckResult, type Rig, type Scene } from '@heliarch/core';
+import { check, compile, powerFlowsOf, type CheckResult, type Rig, type Scene } from '@heliarch/core';
 
 /** What flows in the set that is ticked, by the id of the part: computed, and nothing where nothing flows. */
 export interface LiveNumbers {
@@ -13,7 +13,7 @@ export interface LiveNumbers {
 
 /** The numbers that stand still in the diagram: those of the set on its supply. */
 export function liveNumbers(rig: Rig, scene: Scene): LiveNumbers {
-  const result = check(rig, scene);
+  const result = check(compile(rig), scene);
   const amps = new Map<string, number>();
   const va = new Map<string, number>();
   for (const { element, unit, start, running, kind } of result.limits) {

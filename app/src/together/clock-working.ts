@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { clockWorkingOf, formatAmount, type BatteryClock, type RunningSet } from '@heliarch/core';
+import { clockWorkingOf, formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
 import { BasisMark } from '../ui/basis-mark';
 import { keepTogether } from '../ui/keep-together';
 
@@ -35,7 +35,7 @@ import { keepTogether } from '../ui/keep-together';
   styleUrl: '../ui/working-sheet.css',
 })
 export class ClockWorking {
-  readonly set = input.required<RunningSet>();
+  readonly set = input.required<AnsweredSet>();
   readonly clock = input.required<BatteryClock>();
 
   protected readonly keep = keepTogether;

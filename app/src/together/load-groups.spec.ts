@@ -1,4 +1,4 @@
-import { check, outlooksOf, type CheckScene } from '@heliarch/core';
+import { check, compile, outlooksOf, type CheckScene } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { groupLoads } from './load-groups';
 
@@ -8,7 +8,13 @@ function groupsFor(...ids: string[]) {
     supply: 'battery',
     on: ids.map((load) => ({ load })),
   };
-  const groups = groupLoads(rig, scene, check(rig, scene), new Map(), outlooksOf(rig, scene));
+  const groups = groupLoads(
+    rig,
+    scene,
+    check(compile(rig), scene),
+    new Map(),
+    outlooksOf(compile(rig), scene),
+  );
   const row = (id: string) => groups.flatMap((group) => group.rows).find(({ load }) => load.id === id);
   return { groups, row };
 }
@@ -43,7 +49,13 @@ describe('the load list', () => {
       })),
     };
     const scene = { supply: 'battery', on: [{ load: 'kettle' }] };
-    const [motors] = groupLoads(weak, scene, check(weak, scene), new Map(), outlooksOf(weak, scene));
+    const [motors] = groupLoads(
+      weak,
+      scene,
+      check(compile(weak), scene),
+      new Map(),
+      outlooksOf(compile(weak), scene),
+    );
     expect(motors?.rows[0]?.outlook).toBeUndefined();
   });
 });

@@ -10,6 +10,7 @@ import {
   viewChildren,
 } from '@angular/core';
 import { formatNumber, wattsInState } from '@heliarch/core';
+import { AnswerState } from '../ui/answer-state';
 import { BasisMark } from '../ui/basis-mark';
 import { Checked } from '../ui/checked';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
@@ -30,7 +31,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark, Checked, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
+  imports: [AnswerState, BasisMark, Checked, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })
@@ -56,6 +57,12 @@ export class LoadList {
   /** The one row that Tab stops at. */
   protected readonly current = computed(() => this.reached() ?? this.rows()[0]?.load.id);
   protected readonly open = signal<string | undefined>(undefined);
+
+  protected readonly asked = computed(() => this.state.outlooksAsked()?.newest);
+
+  protected askAgain(): void {
+    this.state.askAgain();
+  }
 
   protected number(value: number): string {
     return formatNumber(value, 0);

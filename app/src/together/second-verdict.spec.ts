@@ -1,4 +1,4 @@
-import { batteryClockOf, check, dropOutOf, type CheckScene, type Rig } from '@heliarch/core';
+import { batteryClockOf, check, compile, dropOutOf, type CheckScene, type Rig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage } from '../ui/on-page.spec-data';
 import { SecondVerdict } from './second-verdict';
@@ -28,11 +28,11 @@ function answers(
   scene: CheckScene,
   charge?: { readonly percent: number; readonly readAt: string },
 ) {
-  const result = check(rig, scene);
+  const result = check(compile(rig), scene);
   return onPage(SecondVerdict, () => ({
     rig,
     sourceName: 'shore',
-    dropOut: dropOutOf(rig, scene),
+    dropOut: dropOutOf(compile(rig), scene),
     clock: batteryClockOf(charge ? { charge } : {}, result),
     result,
   }));

@@ -9,7 +9,7 @@ import {
   type BatteryClock,
   type DropOut,
   type Rig,
-  type RunningSet,
+  type AnsweredSet,
 } from '@heliarch/core';
 import { keepTogether } from '../ui/keep-together';
 import { LimitWorking } from '../ui/limit-working';
@@ -113,13 +113,13 @@ export class SecondVerdict {
   readonly sourceName = input.required<string>();
   readonly dropOut = input.required<DropOut | undefined>();
   readonly clock = input.required<BatteryClock | undefined>();
-  readonly result = input.required<RunningSet>();
+  readonly result = input.required<AnsweredSet>();
 
   /** Which of the two answers shows where it comes from. */
   protected readonly open = signal<'drop-out' | 'clock' | undefined>(undefined);
 
   /** Everything lands on the inverter at once: nothing is started by hand. */
-  protected readonly landing = computed((): RunningSet => ({
+  protected readonly landing = computed((): AnsweredSet => ({
     selfStarting: this.dropOut()?.landing ?? [],
     order: [],
     starts: [],

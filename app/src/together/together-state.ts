@@ -1,16 +1,15 @@
-import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   batteryClockOf,
   cautionsOf,
   check,
+  compile,
   dropOutOf,
   explain,
   ladderOf,
   loadOf,
   notChecked,
-  outlooksInSteps,
-  settlementInSteps,
   staircaseHeads,
   staircaseOf,
   theLoad,
@@ -22,7 +21,6 @@ import {
   withPartNumber,
   withState,
   withSupply,
-  type CheckResult,
   type Outlook,
   type PartNumber,
   type Quantity,
@@ -31,26 +29,22 @@ import {
   type SourceTest,
   type StartOrderRule,
 } from '@heliarch/core';
-import { map, switchMap } from 'rxjs';
+import { Answers } from '../answers/answers';
+import { latest, type Latest } from '../answers/latest';
+import { isSameSystem } from '../answers/same-system';
 import { RigSession } from '../storage/rig-session';
-import { afterPaint } from '../ui/after-paint';
-import { inSteps } from '../ui/in-steps';
 
 interface Asked {
   readonly rig: Rig;
   readonly scene: Scene;
-  readonly result: CheckResult;
-}
-
-interface Answered<T> {
-  readonly rig: Rig;
-  readonly given: T;
+  readonly startOrder: StartOrderRule;
 }
 
 /** The question of this room, "can these run together on this supply?", and its answer. */
 @Injectable()
 export class TogetherState {
   private readonly session = inject(RigSession);
+  private readonly answers = inject(Answers);
 
   readonly rig = computed((): Rig => {
     const rig = this.session.rig();
@@ -68,7 +62,10 @@ export class TogetherState {
   /** Which orders of the starts the verdict is for. */
   readonly startOrder = signal<StartOrderRule>('best');
 
-  readonly result = computed(() => check(this.rig(), this.scene(), this.startOrder()));
+  /** Followed anew when the rig changes, not with every tick. */
+  private readonly compiled = computed(() => compile(this.system()));
+  private readonly system = computed(() => this.rig(), { equal: isSameSystem });
+  readonly result = computed(() => check(this.compiled(), this.scene(), this.startOrder()));
   readonly explanation = computed(() => explain(this.rig(), this.result()));
   /** What the staircase is drawn of, where the user chose it. */
   readonly head = signal<string | undefined>(undefined);
@@ -85,20 +82,29 @@ export class TogetherState {
       .map((circuit) => circuit.name);
   });
 
+  private readonly attempt = signal(0);
   private readonly asked$ = toObservable(
-    computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() })),
+    computed((): Asked => {
+      this.attempt();
+      return { rig: this.rig(), scene: this.scene(), startOrder: this.startOrder() };
+    }),
   );
-  private readonly answeredOutlooks = this.onceItIsPainted(({ rig, scene }) => outlooksInSteps(rig, scene));
-  private readonly answeredSettlement = this.onceItIsPainted(({ rig, scene, result }) =>
-    settlementInSteps(rig, scene, result),
+  readonly outlooksAsked = toSignal(
+    latest(this.asked$, ({ rig, scene }) => this.answers.outlooks(rig, scene)),
   );
-
+  readonly settlementAsked = toSignal(
+    latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.settlement(rig, scene, startOrder)),
+  );
+  readonly contingenciesAsked = toSignal(
+    latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.contingencies(rig, scene, startOrder)),
+  );
   readonly outlooks = computed(
-    (): ReadonlyMap<string, Outlook> => this.aboutTheseLoads(this.answeredOutlooks()) ?? new Map(),
+    (): ReadonlyMap<string, Outlook> => this.aboutTheseLoads(this.outlooksAsked()) ?? new Map(),
   );
-  readonly settlement = computed(() => this.aboutTheseLoads(this.answeredSettlement()));
+  readonly settlement = computed(() => this.aboutTheseLoads(this.settlementAsked()));
+  readonly contingencies = computed(() => this.aboutTheseLoads(this.contingenciesAsked()));
   readonly cautions = computed(() => cautionsOf(this.rig(), this.result()));
-  readonly dropOut = computed(() => dropOutOf(this.rig(), this.scene()));
+  readonly dropOut = computed(() => dropOutOf(this.compiled(), this.scene()));
   readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
 
   /** Why a load that is on runs on nothing here, by its id. */
@@ -107,25 +113,15 @@ export class TogetherState {
       new Map(this.result().notFed.map(({ load, because }) => [load.id, because])),
   );
 
-  /** The longer answers follow when the verdict is on the screen, and leave the page free meanwhile. */
-  private onceItIsPainted<T>(
-    answer: (asked: Asked) => Generator<undefined, T>,
-  ): Signal<Answered<T> | undefined> {
-    return toSignal(
-      this.asked$.pipe(
-        switchMap((asked) =>
-          afterPaint().pipe(
-            switchMap(() => inSteps(() => answer(asked))),
-            map((given) => ({ rig: asked.rig, given })),
-          ),
-        ),
-      ),
-    );
+  /** Answers about the loads of another rig would be about loads that are not here. */
+  private aboutTheseLoads<T>(latest: Latest<Asked, T> | undefined): T | undefined {
+    const given = latest?.given;
+    return given && haveSameLoads(given.about.rig, this.rig()) ? given.value : undefined;
   }
 
-  /** Answers about the loads of another rig would be about loads that are not here. */
-  private aboutTheseLoads<T>(answered: Answered<T> | undefined): T | undefined {
-    return answered && haveSameLoads(answered.rig, this.rig()) ? answered.given : undefined;
+  /** Asks everything again that takes a while. */
+  askAgain(): void {
+    this.attempt.update((attempt) => attempt + 1);
   }
 
   chooseSupply(supplyId: string): void {

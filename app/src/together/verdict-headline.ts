@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import type { Explanation, Rig, RunningSet, Verdict } from '@heliarch/core';
+import type { Explanation, Rig, AnsweredSet, Verdict } from '@heliarch/core';
 import { keepTogether } from '../ui/keep-together';
 import { LimitWorking } from '../ui/limit-working';
 import { VerdictMark } from '../ui/verdict-mark';
@@ -112,7 +112,7 @@ import { VerdictMark } from '../ui/verdict-mark';
 export class VerdictHeadline {
   protected readonly keep = keepTogether;
   readonly rig = input.required<Rig>();
-  readonly set = input.required<RunningSet>();
+  readonly set = input.required<AnsweredSet>();
   readonly explanation = input.required<Explanation>();
   readonly verdict = input.required<Verdict>();
   /** How many cautions the set calls for. */

@@ -1,10 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   formatAmount,
-  surprisesOf,
-  surpriseWords,
-  USUAL_SURPRISE_W,
+  unplannedLoadWords,
+  USUAL_UNPLANNED_W,
   VERDICT_WORDS,
   type CheckResult,
   type CheckScene,
@@ -12,23 +11,31 @@ import {
   type SourceTest,
   type Verdict,
 } from '@heliarch/core';
-import { map, switchMap } from 'rxjs';
-import { afterPaint } from '../ui/after-paint';
+import { EMPTY } from 'rxjs';
+import { Answers } from '../answers/answers';
+import { latest } from '../answers/latest';
+import { AnswerState } from '../ui/answer-state';
 import { ArrivalTest, postOf } from '../ui/arrival-test';
 import { ChoiceBar, type Choice } from '../ui/choice-bar';
 import { keepTogether } from '../ui/keep-together';
 import { VerdictMark } from '../ui/verdict-mark';
+import { TogetherState } from './together-state';
 import { whatIfOf } from './what-if';
 
-const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
+const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
 
 /** The questions beside the verdict: a line each, and what is behind it on request. */
 @Component({
   selector: 'heli-what-else',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ArrivalTest, ChoiceBar, VerdictMark],
+  imports: [AnswerState, ArrivalTest, ChoiceBar, VerdictMark],
   template: `
     <h2>What else</h2>
+    <heli-answer-state
+      what="What else can happen"
+      [answer]="state.contingenciesAsked()?.newest"
+      (again)="state.askAgain()"
+    />
     @for (answer of answers(); track answer.id) {
       <div class="row">
         <button type="button" [attr.aria-expanded]="open() === answer.id" (click)="toggle(answer.id)">
@@ -46,10 +53,10 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
       </div>
     }
     <div class="row">
-      <button type="button" [attr.aria-expanded]="open() === 'surprise'" (click)="toggle('surprise')">
-        <span class="question">One surprise</span>
+      <button type="button" [attr.aria-expanded]="open() === 'unplanned'" (click)="toggle('unplanned')">
+        <span class="question">One more load</span>
         <span class="line">
-          @if (surprise(); as found) {
+          @if (unplanned(); as found) {
             <heli-verdict-mark [mark]="found.verdict" /><span class="unseen"
               >{{ word(found.verdict) }}.
             </span>
@@ -59,15 +66,20 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
           }
         </span>
       </button>
-      @if (open() === 'surprise') {
+      @if (open() === 'unplanned') {
         <heli-choice-bar
           class="small"
-          legend="How large a surprise"
+          legend="How large it is"
           [choices]="sizes"
           [selected]="watts() + ''"
           (choose)="watts.set(+$event)"
         />
-        <p>{{ keep(surprise()?.detail ?? 'No circuit is fed.') }}</p>
+        @if (unplanned(); as found) {
+          <p>{{ keep(found.detail) }}</p>
+        } @else if (asked()?.status === 'given') {
+          <p>No circuit is fed.</p>
+        }
+        <heli-answer-state what="One more switch" [answer]="asked()" (again)="state.askAgain()" />
       }
     </div>
     @if (post(); as hookup) {
@@ -156,39 +168,52 @@ const SURPRISES_W = [600, USUAL_SURPRISE_W, 2400];
   `,
 })
 export class WhatElse {
+  protected readonly state = inject(TogetherState);
+  private readonly questions = inject(Answers);
+
   readonly rig = input.required<Rig>();
   readonly scene = input.required<CheckScene>();
   readonly result = input.required<CheckResult>();
   /** An arrival test to be kept for the supply. */
   readonly tested = output<SourceTest>();
 
-  /** What was asked, once its verdict is on the screen. */
-  private readonly painted = toSignal(
-    toObservable(computed(() => ({ rig: this.rig(), scene: this.scene(), result: this.result() }))).pipe(
-      switchMap((asked) => afterPaint().pipe(map(() => asked))),
-    ),
-  );
   protected readonly answers = computed(() => {
-    const asked = this.painted();
-    return asked ? whatIfOf(asked.rig, asked.scene, asked.result) : [];
+    const contingencies = this.state.contingencies();
+    return contingencies ? whatIfOf(this.rig(), contingencies) : [];
   });
 
   protected readonly post = computed(() => postOf(this.rig(), this.result().supply));
 
   protected readonly keep = keepTogether;
-  protected readonly sizes: readonly Choice[] = SURPRISES_W.map((watts) => ({
+  protected readonly sizes: readonly Choice[] = UNPLANNED_W.map((watts) => ({
     id: `${watts}`,
     label: formatAmount(watts, 'W'),
   }));
   protected readonly open = signal<string | undefined>(undefined);
-  protected readonly watts = signal(USUAL_SURPRISE_W);
+  protected readonly watts = signal(USUAL_UNPLANNED_W);
 
   /** Every circuit is tried with it, so it is asked only while it shows. */
-  protected readonly surprise = computed(() => {
-    if (this.open() !== 'surprise') return undefined;
-    const watts = this.watts();
-    return surpriseWords(this.rig(), surprisesOf(this.rig(), this.scene(), watts), watts);
+  private readonly unplannedAsked = toSignal(
+    latest(
+      toObservable(
+        computed(() => ({
+          rig: this.rig(),
+          scene: this.scene(),
+          watts: this.open() === 'unplanned' ? this.watts() : undefined,
+        })),
+      ),
+      ({ rig, scene, watts }) =>
+        watts === undefined ? EMPTY : this.questions.unplannedLoads(rig, scene, watts),
+    ),
+  );
+  protected readonly unplanned = computed(() => {
+    const given = this.unplannedAsked()?.given;
+    if (this.open() !== 'unplanned' || given?.about.watts === undefined) return undefined;
+    return unplannedLoadWords(given.about.rig, given.value, given.about.watts);
   });
+  protected readonly asked = computed(() =>
+    this.open() === 'unplanned' ? this.unplannedAsked()?.newest : undefined,
+  );
 
   protected word(verdict: Verdict): string {
     return VERDICT_WORDS[verdict];

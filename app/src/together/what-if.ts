@@ -1,17 +1,12 @@
 import {
-  dimmingOf,
   dimmingWords,
-  inputLimitOf,
   inputLimitWords,
-  powerBackOf,
   powerBackWords,
-  voltageDropsOf,
   voltageDropWords,
-  type CheckResult,
-  type CheckScene,
   type Rig,
   type Verdict,
 } from '@heliarch/core';
+import type { Contingencies } from '../workers/rig-questions';
 
 /** One answer beside the verdict. */
 export interface WhatIfAnswer {
@@ -24,11 +19,9 @@ export interface WhatIfAnswer {
 }
 
 /** What the set does when the power comes back, at the lights and at the input limit. */
-export function whatIfOf(rig: Rig, scene: CheckScene, result: CheckResult): readonly WhatIfAnswer[] {
-  const back = powerBackOf(rig, scene);
-  const dimming = dimmingOf(rig, result);
-  const limit = inputLimitOf(rig, result);
-  const drop = voltageDropWords(voltageDropsOf(rig, result));
+export function whatIfOf(rig: Rig, contingencies: Contingencies): readonly WhatIfAnswer[] {
+  const { powerBack: back, dimming, inputLimit: limit, voltageDrops } = contingencies;
+  const drop = voltageDropWords(voltageDrops);
   return [
     ...(back
       ? [

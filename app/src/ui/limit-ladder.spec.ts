@@ -1,11 +1,11 @@
 import { TestBed } from '@angular/core/testing';
-import { check, ladderOf } from '@heliarch/core';
+import { check, compile, ladderOf } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LimitLadder } from './limit-ladder';
 
 async function ladderFor(...ids: string[]) {
   const rig = smallRig();
-  const result = check(rig, { supply: 'battery', on: ids.map((load) => ({ load })) });
+  const result = check(compile(rig), { supply: 'battery', on: ids.map((load) => ({ load })) });
   const fixture = TestBed.createComponent(LimitLadder);
   fixture.componentRef.setInput('rig', rig);
   fixture.componentRef.setInput('result', result);

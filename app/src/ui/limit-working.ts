@@ -8,7 +8,7 @@ import {
   workingOf,
   type Limit,
   type Rig,
-  type RunningSet,
+  type AnsweredSet,
 } from '@heliarch/core';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from './keep-together';
@@ -46,7 +46,7 @@ import { keepTogether } from './keep-together';
 })
 export class LimitWorking {
   readonly rig = input.required<Rig>();
-  readonly set = input.required<RunningSet>();
+  readonly set = input.required<AnsweredSet>();
   readonly limit = input.required<Limit>();
 
   protected readonly working = computed(() => workingOf(this.set(), this.limit()));

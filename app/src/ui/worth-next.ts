@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { worthLookingUpInSteps, worthLookingUpWords, type Rig } from '@heliarch/core';
-import { debounceTime, EMPTY, map, switchMap } from 'rxjs';
-import { inSteps } from './in-steps';
+import { worthLookingUpWords, type Rig } from '@heliarch/core';
+import { debounceTime, EMPTY } from 'rxjs';
+import { Answers } from '../answers/answers';
+import { latest } from '../answers/latest';
 
 /** The search asks many what-ifs: it waits until the typing rests. */
 const REST_MS = 400;
@@ -48,16 +49,16 @@ export class WorthNext {
   readonly rig = input.required<Rig>();
   readonly opened = output<string>();
 
-  protected readonly worth = toSignal(
-    toObservable(this.rig).pipe(
-      debounceTime(REST_MS),
-      switchMap((rig) => {
-        const scene = rig.scenes[0];
-        const steps = scene ? inSteps(() => worthLookingUpInSteps(rig, scene)) : EMPTY;
-        return steps.pipe(
-          map((found) => found && { ...worthLookingUpWords(rig, found), loadId: found.loadId }),
-        );
-      }),
-    ),
+  private readonly answers = inject(Answers);
+  private readonly asked = toSignal(
+    latest(toObservable(this.rig).pipe(debounceTime(REST_MS)), (rig) => {
+      const [scene] = rig.scenes;
+      return scene ? this.answers.worthLookingUp(rig, scene) : EMPTY;
+    }),
   );
+  protected readonly worth = computed(() => {
+    const given = this.asked()?.given;
+    const found = given?.value;
+    return found && { ...worthLookingUpWords(given.about, found), loadId: found.loadId };
+  });
 }

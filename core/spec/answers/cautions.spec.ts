@@ -3,6 +3,7 @@ import { CAUTION_TEXTS } from '../../src/reference/cautions.js';
 import type { Load, Rig, Supply } from '../../src/rig/schema.js';
 import { cautionsOf } from '../../src/answers/cautions.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { exampleRig, on, q } from '../example-rig.js';
 
 interface Facts {
@@ -25,7 +26,7 @@ function cautionsWith(facts: Facts): readonly string[] {
   };
   const rig = { ...changed, ...facts.rig?.(changed) };
   const scene = { supply: supplyId, on: on(...(facts.on ?? Object.keys(facts.loads ?? { thing: 0 }))) };
-  return cautionsOf(rig, check(rig, scene)).map(({ id }) => id);
+  return cautionsOf(rig, check(compile(rig), scene)).map(({ id }) => id);
 }
 
 const asGenerator =

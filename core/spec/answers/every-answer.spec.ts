@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import type { Rig } from '../../src/rig/schema.js';
 import { cautionsOf } from '../../src/answers/cautions.js';
 import { check, ladderOf, type CheckResult } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { dimmingWords } from '../../src/wording/dimming-words.js';
 import { dimmingOf } from '../../src/answers/dimming.js';
+import { doubtsOf } from '../../src/verdict/doubts.js';
 import { dropOutOf } from '../../src/answers/drop-out.js';
 import { explain, explainLimit, plainText, spareOrOver } from '../../src/wording/explain.js';
 import { inputLimitWords } from '../../src/wording/input-limit-words.js';
@@ -18,8 +20,8 @@ import { powerBackOf } from '../../src/answers/power-back.js';
 import { settlementWords } from '../../src/wording/settlement-words.js';
 import { settlementOf } from '../../src/answers/settle.js';
 import type { CheckScene } from '../../src/verdict/situation.js';
-import { surpriseWords } from '../../src/wording/unplanned-load-words.js';
-import { surprisesOf, USUAL_SURPRISE_W } from '../../src/answers/unplanned-load.js';
+import { unplannedLoadWords } from '../../src/wording/unplanned-load-words.js';
+import { unplannedLoadsOf, USUAL_UNPLANNED_W } from '../../src/answers/unplanned-load.js';
 import { voltageDropWords } from '../../src/wording/voltage-drop-words.js';
 import { voltageDropsOf } from '../../src/answers/voltage-drop.js';
 import { workingOf } from '../../src/wording/working.js';
@@ -45,9 +47,9 @@ const anyQuestion = fc.constantFrom(...RIGS).chain((rig) =>
 /** Everything the tool says about a set. */
 function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly string[] {
   const { word, condition, action, reason } = explain(rig, result);
-  const drop = dropOutOf(rig, scene);
-  const settlement = settlementOf(rig, scene, result);
-  const back = powerBackOf(rig, scene);
+  const drop = dropOutOf(compile(rig), scene);
+  const settlement = settlementOf(compile(rig), scene, result);
+  const back = powerBackOf(compile(rig), scene);
   const dimming = dimmingOf(rig, result);
   const limit = inputLimitOf(rig, result);
   const lines = (words: { readonly line: string; readonly detail: string } | undefined): readonly string[] =>
@@ -69,7 +71,9 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
         edge,
       ];
     }),
-    ...[...outlooksOf(rig, scene)].map(([id, outlook]) => outlookWords(rig, loadOf(rig, id), outlook)),
+    ...[...outlooksOf(compile(rig), scene)].map(([id, outlook]) =>
+      outlookWords(rig, loadOf(rig, id), outlook),
+    ),
     ...notChecked(rig, result),
     ...cautionsOf(rig, result).flatMap(({ line, text }) => [line, text]),
     ...(drop?.decider ? [plainText(explainLimit(rig, drop.decider))] : []),
@@ -78,15 +82,19 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
     ...(dimming ? lines(dimmingWords(rig, dimming)) : []),
     ...(limit ? lines(inputLimitWords(limit)) : []),
     ...lines(voltageDropWords(voltageDropsOf(rig, result))),
-    ...lines(surpriseWords(rig, surprisesOf(rig, scene, USUAL_SURPRISE_W), USUAL_SURPRISE_W)),
+    ...lines(unplannedLoadWords(rig, unplannedLoadsOf(rig, scene, USUAL_UNPLANNED_W), USUAL_UNPLANNED_W)),
   ];
 }
+
+/** What a limit says, apart from which other loads could pass through it. */
+const figures = ({ limits }: CheckResult) =>
+  limits.map(({ id, verdict, worst, capacity, headroom }) => ({ id, verdict, worst, capacity, headroom }));
 
 describe('whatever is asked of a demo rig', () => {
   it('every text is a text: no number that is none, no name of a field, no permission', () => {
     always(
       fc.property(anyQuestion, ({ rig, ...scene }) => {
-        const texts = everyText(rig, scene, check(rig, scene));
+        const texts = everyText(rig, scene, check(compile(rig), scene));
         const odd = texts.filter((text) =>
           /NaN|undefined|Infinity|\[object|null|-0 |\bsafely?\b|\ballowed\b|\bOK to\b|!/.test(text),
         );
@@ -100,7 +108,7 @@ describe('whatever is asked of a demo rig', () => {
   it('the answers agree: the decider is the worst row, an outlook is what the tick then shows', () => {
     always(
       fc.property(anyQuestion, ({ rig, ...scene }) => {
-        const result = check(rig, scene);
+        const result = check(compile(rig), scene);
         const rows = result.limits;
         expect(rows[0]).toBe(result.decider);
         expect(rows.every(({ verdict }) => verdict !== 'trips')).toBe(result.verdict !== 'trips');
@@ -109,13 +117,56 @@ describe('whatever is asked of a demo rig', () => {
           if (verdict === 'holds') expect(headroom.pessimistic).toBeGreaterThanOrEqual(-1e-3);
         }
         if (result.verdict !== 'holds') return;
-        for (const [load, outlook] of outlooksOf(rig, scene)) {
+        for (const [load, outlook] of outlooksOf(compile(rig), scene)) {
           // One that starts by itself is there before the others are switched on again.
           if (outlook.answer !== 'can-start' || loadOf(rig, load).usage === 'by-itself') continue;
           // What holds, and can bear another start on top of it, holds with that load too.
-          const then = check(rig, { ...scene, on: [...scene.on, { load }] });
+          const then = check(compile(rig), { ...scene, on: [...scene.on, { load }] });
           expect([then.verdict, load]).toEqual(['holds', load]);
         }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('every answer is plain data: it goes to another thread and comes back the same', () => {
+    always(
+      fc.property(anyQuestion, ({ rig, ...scene }) => {
+        const compiled = compile(rig);
+        const result = check(compiled, scene);
+        const answers = [
+          result,
+          outlooksOf(compiled, scene),
+          dropOutOf(compiled, scene),
+          powerBackOf(compiled, scene),
+          settlementOf(compiled, scene, result),
+          unplannedLoadsOf(rig, scene),
+          dimmingOf(rig, result),
+          inputLimitOf(rig, result),
+          voltageDropsOf(rig, result),
+        ];
+        expect(structuredClone(answers)).toEqual(answers);
+        const [row] = result.limits;
+        if (row) expect(doubtsOf(structuredClone(row))).toEqual(doubtsOf(row));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('a rig compiled once answers every set as one compiled for that set', () => {
+    always(
+      fc.property(anyQuestion, ({ rig, ...scene }) => {
+        const [loads, ids] = [rig.loads, scene.on.map(({ load }) => load)];
+        const alone = compile({
+          ...rig,
+          loads: loads.filter(({ id }) => ids.includes(id)),
+          ties: [],
+          locks: [],
+          shedders: [],
+        });
+        const whole = compile({ ...rig, ties: [], locks: [], shedders: [] });
+        check(whole, { ...scene, on: loads.map(({ id }) => ({ load: id })) });
+        expect(figures(check(whole, scene))).toEqual(figures(check(alone, scene)));
       }),
       { numRuns: 40 },
     );
@@ -136,8 +187,8 @@ describe('whatever is asked of a demo rig', () => {
         const locked = new Set((rig.locks ?? []).flatMap(({ loads }) => loads));
         const free = on.filter(({ load }) => !locked.has(load));
         const other = renamed(rig);
-        const there = check(other, { supply, on: free.map(({ load }) => ({ load: `zz-${load}` })) });
-        const here = check(rig, { supply, on: free });
+        const there = check(compile(other), { supply, on: free.map(({ load }) => ({ load: `zz-${load}` })) });
+        const here = check(compile(rig), { supply, on: free });
         expect(there.verdict).toBe(here.verdict);
         expect(there.decider?.headroom.pessimistic ?? 0).toBeCloseTo(
           here.decider?.headroom.pessimistic ?? 0,

@@ -3,6 +3,7 @@ import { typicalAt } from '../../src/electrical/typical-values.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { rigChecksOf } from '../../src/answers/rig-checks/rig-checks.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { leftBeside, supplyCarries } from '../../src/answers/supply-carries.js';
 import { countDoubts, worthLookingUp } from '../../src/answers/worth-looking-up.js';
 import { worthLookingUpWords } from '../../src/wording/worth-looking-up-words.js';
@@ -89,7 +90,7 @@ describe('what a supply carries', () => {
     const small = { ...supply, breaker: { amps: 15, curve: 'ul-489' as const } };
     expect(4500 - supplyCarries(assisting, small).sourceVA).toBe(2700);
     const saw = exampleRig({ saw: { w: 800 } }, { watts: 3000, va: 3000 });
-    expect(leftBeside(saw, check(saw, { supply: 'battery', on: on('saw') }))).toBeCloseTo(2200, 6);
+    expect(leftBeside(saw, check(compile(saw), { supply: 'battery', on: on('saw') }))).toBeCloseTo(2200, 6);
     expect(supplyCarries(assisting, { ...supply, assist: 'off' }).behindVA).toBe(3600);
     expect(
       supplyCarries(
@@ -106,7 +107,7 @@ describe('the number worth looking up next', () => {
       { saw: { w: 400, start: [q(3900, 'typical'), 0.4] }, lamp: { w: q(100, 'typical') } },
       { watts: 3000, va: 3000, tiers: [[4800, 0.5]] },
     );
-    const worth = worthLookingUp(rig, { supply: 'battery', on: on('saw', 'lamp') })!;
+    const worth = worthLookingUp(compile(rig), { supply: 'battery', on: on('saw', 'lamp') })!;
     expect([worth.loadId, worth.field]).toEqual(['saw', 'start']);
     expect(worth.threshold).toBeGreaterThan(3900);
     expect(worth.threshold).toBeLessThanOrEqual(4800);
@@ -121,7 +122,7 @@ describe('the number worth looking up next', () => {
     );
     const words = (rig: Rig, ...ids: string[]) => {
       const scene = { supply: 'battery', on: on(...ids) };
-      return worthLookingUpWords(rig, worthLookingUp(rig, scene)!).why;
+      return worthLookingUpWords(rig, worthLookingUp(compile(rig), scene)!).why;
     };
     const small = exampleRig({ lamp: { w: q(20, 'guess') } });
     expect(words(small, 'lamp')).toContain('Nothing is Tight for now.');
@@ -130,7 +131,7 @@ describe('the number worth looking up next', () => {
 
   it('is nothing where everything is measured', () => {
     const rig = exampleRig({ lamp: { w: q(100, 'measured') } });
-    expect(worthLookingUp(rig, { supply: 'battery', on: on('lamp') })).toBeUndefined();
+    expect(worthLookingUp(compile(rig), { supply: 'battery', on: on('lamp') })).toBeUndefined();
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Load, Rig, Supply } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { dimmingOf } from '../../src/answers/dimming.js';
 import { dimmingWords } from '../../src/wording/dimming-words.js';
 import { dropOutOf } from '../../src/answers/drop-out.js';
@@ -7,11 +8,11 @@ import { inputLimitOf } from '../../src/answers/input-limit.js';
 import { inputLimitWords } from '../../src/wording/input-limit-words.js';
 import { powerBackOf } from '../../src/answers/power-back.js';
 import { powerBackWords } from '../../src/wording/power-back-words.js';
-import { surprisesOf } from '../../src/answers/unplanned-load.js';
+import { unplannedLoadsOf } from '../../src/answers/unplanned-load.js';
 import { notChecked } from '../../src/answers/not-checked.js';
 import { voltageDropsOf } from '../../src/answers/voltage-drop.js';
 import { voltageDropWords } from '../../src/wording/voltage-drop-words.js';
-import { surpriseWords } from '../../src/wording/unplanned-load-words.js';
+import { unplannedLoadWords } from '../../src/wording/unplanned-load-words.js';
 import { exampleRig, on, q, type ExampleLoad } from '../example-rig.js';
 
 const battery = (...ids: string[]) => ({ supply: 'battery', on: on(...ids) });
@@ -35,8 +36,8 @@ describe('when the power comes back', () => {
   );
 
   it('adds starts of the same moment, which one after the other would hold (methods.md 15)', () => {
-    expect(check(rig, battery('left', 'right')).verdict).toBe('holds');
-    const back = powerBackOf(rig, battery('left', 'right'));
+    expect(check(compile(rig), battery('left', 'right')).verdict).toBe('holds');
+    const back = powerBackOf(compile(rig), battery('left', 'right'));
     expect(back?.verdict).toBe('trips');
     expect(back?.decider?.worst.stated).toBeCloseTo(6600, 6);
     expect(back?.switchOffFirst.map(({ id }) => id)).toEqual(['left']);
@@ -45,7 +46,7 @@ describe('when the power comes back', () => {
 
   it('lets restart waits more than 5 s apart pass one after the other', () => {
     const apart = (seconds: number) =>
-      powerBackOf(withLoad(rig, 'right', { restartWaitS: seconds }), battery('left', 'right'));
+      powerBackOf(compile(withLoad(rig, 'right', { restartWaitS: seconds })), battery('left', 'right'));
     expect(apart(5)?.verdict).toBe('trips');
     expect(apart(180)?.verdict).toBe('holds');
     expect(apart(180)?.waves.map(({ afterS }) => afterS)).toEqual([0, 180]);
@@ -60,18 +61,18 @@ describe('when the power comes back', () => {
           start: { ...part.start!, soft: { isBypassed } },
         })),
       });
-    expect(powerBackOf(soft('no'), battery('left', 'right'))?.waves.map(({ afterS }) => afterS)).toEqual([
-      0, 180,
-    ]);
-    expect(powerBackOf(soft('yes'), battery('left', 'right'))?.verdict).toBe('trips');
+    expect(
+      powerBackOf(compile(soft('no')), battery('left', 'right'))?.waves.map(({ afterS }) => afterS),
+    ).toEqual([0, 180]);
+    expect(powerBackOf(compile(soft('yes')), battery('left', 'right'))?.verdict).toBe('trips');
   });
 
   it('keeps tools off that a hand must press again, and never names what is protected', () => {
-    expect(powerBackOf(rig, battery('saw'))).toBeUndefined();
+    expect(powerBackOf(compile(rig), battery('saw'))).toBeUndefined();
     const guarded = withLoad(withLoad(rig, 'left', { isProtected: 'yes' }), 'saw', {
       afterOutage: 'restarts',
     });
-    const back = powerBackOf(guarded, battery('left', 'saw'));
+    const back = powerBackOf(compile(guarded), battery('left', 'saw'));
     expect(back?.switchOffFirst.map(({ id }) => id)).toEqual(['saw']);
   });
 
@@ -93,7 +94,7 @@ describe('when the power comes back', () => {
       circuits: (['l1', 'l2'] as const).map((pole) => ({ ...rig.circuits[0]!, id: pole, name: pole, pole })),
       loads: rig.loads.map((load) => ({ ...load, circuit: load.id === 'left' ? 'l1' : 'l2' })),
     };
-    const back = powerBackOf(two, battery('left', 'right'));
+    const back = powerBackOf(compile(two), battery('left', 'right'));
     expect(back?.decider?.element.kind).toBe('battery');
     expect(back?.decider?.worst.stated).toBeGreaterThan(6600 / 12);
   });
@@ -109,10 +110,10 @@ describe('a surge beside a start', () => {
         ),
         { assist: 'off' },
       );
-    expect(check(load('hermetic-rotary'), shore('cooler')).verdict).toBe('holds');
-    expect(dropOutOf(load('hermetic-rotary'), shore('cooler'))?.verdict).toBe('tight');
-    expect(dropOutOf(load('hermetic-rotary'), shore('cooler'))?.mayStall).toBe('cooler');
-    expect(dropOutOf(load('inverter-driven-compressor'), shore('cooler'))?.verdict).toBe('holds');
+    expect(check(compile(load('hermetic-rotary')), shore('cooler')).verdict).toBe('holds');
+    expect(dropOutOf(compile(load('hermetic-rotary')), shore('cooler'))?.verdict).toBe('tight');
+    expect(dropOutOf(compile(load('hermetic-rotary')), shore('cooler'))?.mayStall).toBe('cooler');
+    expect(dropOutOf(compile(load('inverter-driven-compressor')), shore('cooler'))?.verdict).toBe('holds');
   });
 
   it('a shedder drops its load while the other one runs', () => {
@@ -120,10 +121,10 @@ describe('a surge beside a start', () => {
       ...exampleRig({ a: { w: 500 }, b: { w: 600 } }),
       shedders: [{ name: 'Shedder', watches: 'a', drops: 'b' }],
     };
-    expect(check(rig, battery('a', 'b')).notFed.map(({ because }) => because)).toEqual([
+    expect(check(compile(rig), battery('a', 'b')).notFed.map(({ because }) => because)).toEqual([
       '"Shedder" drops it while a runs',
     ]);
-    expect(check(rig, battery('b')).notFed).toEqual([]);
+    expect(check(compile(rig), battery('b')).notFed).toEqual([]);
   });
 
   it('a saw bogged in the cut takes twice its running power for seconds, whatever else runs (methods.md 15)', () => {
@@ -134,8 +135,8 @@ describe('a surge beside a start', () => {
     const bogging: Rig = withLoad(rig, 'saw', {
       parts: rig.loads[0]!.parts.map((part) => ({ ...part, bogs: 'yes' as const })),
     });
-    expect(check(rig, battery('saw', 'heater')).verdict).toBe('holds');
-    const { verdict, limits } = check(bogging, battery('saw', 'heater'));
+    expect(check(compile(rig), battery('saw', 'heater')).verdict).toBe('holds');
+    const { verdict, limits } = check(compile(bogging), battery('saw', 'heater'));
     expect(verdict).not.toBe('holds');
     const bogged = limits.find(({ start }) => start?.cause === 'bogged');
     expect(bogged?.worst.stated).toBeCloseTo(3400, 6);
@@ -146,15 +147,15 @@ describe('one more switch', () => {
   const rig = exampleRig({ heater: { w: 1400 } }, { watts: 3000, breakerA: 20 });
 
   it('fits up to what the weakest limit has left, to the watt (physics)', () => {
-    const [weakest] = surprisesOf(rig, battery('heater'));
+    const [weakest] = unplannedLoadsOf(rig, battery('heater'));
     // 20 A at 120 V are 2,400 W; 1,000 of them are left
     expect(weakest?.mostW).toBeGreaterThan(990);
     expect(weakest?.mostW).toBeLessThanOrEqual(1000);
     expect(weakest?.limit?.verdict).toBe('tight');
-    expect(surpriseWords(rig, surprisesOf(rig, battery('heater')), 1500)?.line).toBe(
+    expect(unplannedLoadWords(rig, unplannedLoadsOf(rig, battery('heater')), 1500)?.line).toBe(
       '1,500 W more on Main may trip it.',
     );
-    expect(surpriseWords(rig, surprisesOf(rig, battery('heater'), 800), 800)?.line).toBe(
+    expect(unplannedLoadWords(rig, unplannedLoadsOf(rig, battery('heater'), 800), 800)?.line).toBe(
       'Any one more of 800 W holds.',
     );
   });
@@ -167,7 +168,7 @@ describe('one more switch', () => {
         ...(circuit.id === 'main' && { hasFreeOutlets: 'yes' as const }),
       })),
     };
-    const names = (of: Rig) => surprisesOf(of, shore('heater')).map(({ circuit }) => circuit.name);
+    const names = (of: Rig) => unplannedLoadsOf(of, shore('heater')).map(({ circuit }) => circuit.name);
     expect(names(rig).sort()).toEqual(['Ahead', 'Main']);
     expect(names(marked)).toEqual(['Main']);
   });
@@ -175,7 +176,7 @@ describe('one more switch', () => {
 
 describe('the dip of a start', () => {
   const loads = { cooler: { w: 1200, start: [7200, 0.3], startPf: 0.7, kind: 'hermetic-rotary' } } as const;
-  const dip = (rig: Rig, scene: Parameters<typeof check>[1]) => dimmingOf(rig, check(rig, scene));
+  const dip = (rig: Rig, scene: Parameters<typeof check>[1]) => dimmingOf(rig, check(compile(rig), scene));
 
   it('is 7.52 % for 60 A at 120 V behind 0.10 Ω and 50 ft of 10 AWG, 3.84 % softly started (worked example, methods.md 9)', () => {
     const rig = onShore(exampleRig(loads), { sourceOhms: q(0.224), assist: 'off' });
@@ -241,13 +242,13 @@ describe('the advised input limit', () => {
       ...rig,
       converters: rig.converters.map((each) => ({ ...each, canAssist: 'yes' as const, passThroughA: 50 })),
     };
-    const limit = inputLimitOf(withRelay, check(withRelay, shore('ahead', 'oven')));
+    const limit = inputLimitOf(withRelay, check(compile(withRelay), shore('ahead', 'oven')));
     expect(limit?.atMostA).toBeCloseTo(18, 9);
     expect(limit?.atLeastA).toBeCloseTo(8, 9);
     expect(limit?.because).toBe('breaker');
     expect(inputLimitWords(limit!).line).toBe('At most 18 A. 26 A is set, more than that.');
     const onThinCord = onShore(withRelay, { cords: [{ plugA: 15, awg: '14' }] });
-    expect(inputLimitOf(onThinCord, check(onThinCord, shore('oven')))?.atMostA).toBeCloseTo(12, 9);
+    expect(inputLimitOf(onThinCord, check(compile(onThinCord), shore('oven')))?.atMostA).toBeCloseTo(12, 9);
   });
 
   it('is bound by the volts where the post is weak (arrival test; low voltage by NEMA MG 1)', () => {
@@ -261,7 +262,7 @@ describe('the advised input limit', () => {
       ...rig,
       converters: rig.converters.map((each) => ({ ...each, canAssist: 'yes' as const, passThroughA: 50 })),
     };
-    const limit = inputLimitOf(weak, check(weak, shore('oven')));
+    const limit = inputLimitOf(weak, check(compile(weak), shore('oven')));
     expect(limit?.because).toBe('low-voltage');
     expect(limit?.atMostA).toBeCloseTo(10, 9);
   });
@@ -275,13 +276,15 @@ describe('the voltage drop', () => {
       buses: rig.buses.map((bus) => (bus.kind === 'ac' ? { ...bus, volts: 230, hertz: 50 } : bus)),
       circuits: rig.circuits.map((circuit) => ({ ...circuit, cable: { mm2: 2.5, metres: 25 } })),
     };
-    const result = check(pitch, battery('kettle'));
+    const result = check(compile(pitch), battery('kettle'));
     const [drop] = voltageDropsOf(pitch, result);
     // 7.98 ohm per km at 20 °C, there and back
     expect(drop?.share.lo).toBeCloseTo((2 * 25 * 0.00798 * 16) / 230, 6);
     expect(drop?.lostW).toBeCloseTo((drop?.share.stated ?? 0) * 16 * 230, 6);
     expect(voltageDropWords([drop!])?.line).toContain('more than the 3 % advised');
     expect(notChecked(pitch, result)).not.toContain('voltage drop on the way to a load');
-    expect(notChecked(rig, check(rig, battery('kettle')))).toContain('voltage drop on the way to a load');
+    expect(notChecked(rig, check(compile(rig), battery('kettle')))).toContain(
+      'voltage drop on the way to a load',
+    );
   });
 });

@@ -1,3 +1,4 @@
+import { timesFactor } from '../../src/quantity/arithmetic.js';
 import { runningPowerOf } from '../../src/electrical/running-power.js';
 import { startSizeOf } from '../../src/electrical/start-size.js';
 import { validateRig } from '../../src/rig/validate.js';
@@ -53,7 +54,41 @@ describe('running power', () => {
   });
 });
 
+describe('a product of two doubtful numbers', () => {
+  it('takes the root of the squares of their relative widths (JCGM 100:2008, 5.1.6)', () => {
+    // 1,000 +-20 % times 5 (4 to 7): sqrt(0.2² + 0.2²) down, sqrt(0.2² + 0.4²) up
+    const { value, minus, plus } = timesFactor(
+      { value: 1000, basis: 'measured', minus: 200, plus: 200, commonCause: 'one meter' },
+      { low: 4, usual: 5, high: 7 },
+    );
+    expect(value).toBe(5000);
+    expect(minus).toBeCloseTo(5000 * Math.SQRT2 * 0.2, 6);
+    expect(plus).toBeCloseTo(5000 * Math.hypot(0.2, 0.4), 6);
+  });
+
+  it('is never wider than the product of the ends (physics)', () => {
+    const wide = timesFactor(
+      { value: 100, basis: 'guess', minus: 86, plus: 10 },
+      { low: 0.1, usual: 1, high: 1 },
+    );
+    expect(wide.minus).toBeCloseTo(100 - 14 * 0.1, 6);
+  });
+});
+
 describe('a start', () => {
+  it('that follows from the running power is wrong together with all that shares its meter (JCGM 100:2008, 5.2.2)', () => {
+    const running = { value: 500, basis: 'measured', commonCause: 'one meter' } as const;
+    expect(startSizeOf(part({ kind: 'split-phase-motor', runningW: running }), at120)?.va.commonCause).toBe(
+      'one meter',
+    );
+    const rated = {
+      from: { ratedLoadA: { value: 12, basis: 'nameplate', commonCause: 'one plate' } },
+    } as const;
+    const soft = { ...rated, soft: {} };
+    for (const start of [rated, soft])
+      expect(startSizeOf(part({ kind: 'hermetic-rotary', start }), at120)?.va.commonCause).toBe('one plate');
+  });
+
   const va = (more: Partial<Part>, system = at120) => {
     const size = startSizeOf(part({ kind: 'hermetic-rotary', runningW: q(1000), ...more }), system);
     const { value = 0, minus = 0, plus = 0 } = size?.va ?? {};

@@ -302,26 +302,26 @@ function usualStart(load: Load, part: Part): Num {
   const w = numberOf(load, part, part.runningW!, 'running');
   const { pf, multiple } = FACTS[part.kind]!;
   const [low, usual, high] = multiple!;
-  const [va, minus, plus] = [w.value, w.minus, w.plus].map((watts) => watts / pf[1]!);
-  const value = va! * usual!;
+  return times(scaled(w, 1 / pf[1]!), low!, usual!, high!, `kind:${part.kind}`);
+}
+
+/** Two independent doubts of a product: the root of their squares, never beyond the product of the ends. */
+function times(number: Num, low: number, usual: number, high: number, tag: string): Num {
+  const value = number.value * usual;
+  const down = Math.sqrt((number.minus / number.value) ** 2 + ((usual - low) / usual) ** 2);
+  const up = Math.sqrt((number.plus / number.value) ** 2 + ((high - usual) / usual) ** 2);
   return {
     value,
-    minus: value - (va! - minus!) * low!,
-    plus: (va! + plus!) * high! - value,
-    tags: [...w.tags, `kind:${part.kind}`],
+    minus: Math.min(down * value, value - (number.value - number.minus) * low),
+    plus: Math.min(up * value, (number.value + number.plus) * high - value),
+    tags: [...number.tags, tag],
   };
 }
 
 /** Half of it is left, 0.4 at best and 0.65 at worst; the share is a typical value, so known by the kind. */
 function softened(va: Num, part: Part): Num {
   if (!part.start?.soft) return va;
-  const value = 0.5 * va.value;
-  return {
-    value,
-    minus: value - 0.4 * (va.value - va.minus),
-    plus: 0.65 * (va.value + va.plus) - value,
-    tags: [...va.tags, `kind:${part.kind}`],
-  };
+  return times(va, 0.4, 0.5, 0.65, `kind:${part.kind}`);
 }
 
 const scaled = (number: Num, factor: number): Num => ({

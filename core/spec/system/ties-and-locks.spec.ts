@@ -1,4 +1,5 @@
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { validateRig } from '../../src/rig/validate.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { exampleRig, on } from '../example-rig.js';
@@ -8,7 +9,7 @@ type Tie = NonNullable<Rig['ties']>[number];
 const tie = (leader: string, follower: string): Tie => ({ leader, follower, delayS: 1 });
 /** 3,000 W for hours, 3,500 VA for 5 s. */
 const INVERTER = { watts: 3000, tiers: [[3500, 5]] } as const;
-const onBattery = (rig: Rig, ...ids: string[]) => check(rig, { supply: 'battery', on: on(...ids) });
+const onBattery = (rig: Rig, ...ids: string[]) => check(compile(rig), { supply: 'battery', on: on(...ids) });
 const barred = (rig: Rig, id: string): Rig => ({
   ...rig,
   loads: rig.loads.map((load) => (load.id === id ? { ...load, neverOn: ['battery'] } : load)),

@@ -1,6 +1,7 @@
 import { supplyOf } from '../../src/rig/lookup.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { powerFlowsOf } from '../../src/answers/power-flows.js';
 import type { SeriesElement } from '../../src/system/series-elements.js';
 import { wiringOf } from '../../src/system/wiring.js';
@@ -97,7 +98,7 @@ describe('the wiring', () => {
 
   it('puts a generator in the place of shore, with limits of its own', () => {
     expect(membersOf('generator', 'generator')).toEqual(['boiler heater']);
-    const result = check(rig, { supply: 'generator', on: on('heater', 'boiler') });
+    const result = check(compile(rig), { supply: 'generator', on: on('heater', 'boiler') });
     expect(result.decider?.kind).toBe('generator-watts');
     expect(result.verdict).toBe('trips');
   });
@@ -132,7 +133,7 @@ describe('the wiring', () => {
 
 describe('the power flows', () => {
   it('balance: what the source gives is what runs on it and what charges (physics: energy balance)', () => {
-    const result = check(rig, { supply: 'shore', on: on('heater', 'boiler') });
+    const result = check(compile(rig), { supply: 'shore', on: on('heater', 'boiler') });
     const { fromSourceW, toChargeW } = powerFlowsOf(result);
     expect(fromSourceW - toChargeW).toBeCloseTo(2200, 9);
     // 12 A limit at 120 V leaves 440 VA beside the heater, 418 W at the charger's power factor of 0.95
@@ -142,7 +143,7 @@ describe('the power flows', () => {
   it('load the battery with what the limit leaves to the inverter, its losses and the DC loads', () => {
     const loads = { heater: { w: 2000 }, lamp: { w: 24, circuit: 'low' } };
     const heavy: Rig = { ...rig, loads: exampleRig(loads).loads };
-    const result = check(heavy, { supply: 'shore', on: on('heater', 'lamp') });
+    const result = check(compile(heavy), { supply: 'shore', on: on('heater', 'lamp') });
     const { fromSourceW, fromBatteryW, toChargeW } = powerFlowsOf(result);
     expect([fromSourceW, toChargeW]).toEqual([1440, 0]);
     expect(fromBatteryW).toBeGreaterThan(2000 - 1440 + 24);

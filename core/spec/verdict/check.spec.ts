@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Rig } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { explain, plainText } from '../../src/wording/explain.js';
 import { staircaseOf } from '../../src/answers/staircase.js';
 import { compareVerdicts } from '../../src/verdict/verdict.js';
@@ -10,7 +11,7 @@ import { demoRig } from '../demo-rigs.js';
 const tern = demoRig('tern');
 
 const verdictOn = (rig: Rig, supply: string, ...ids: string[]) =>
-  check(rig, { supply, on: on(...ids) }).verdict;
+  check(compile(rig), { supply, on: on(...ids) }).verdict;
 
 describe('check', () => {
   it('holds, is tight or trips by both edges of a nameplate figure: -25/+10 % (methods.md, rules 3 and 4)', () => {
@@ -27,7 +28,7 @@ describe('check', () => {
       b: { w: 1200, pf: 0.8, kind: 'split-phase-motor' },
       c: { w: 600, pf: 0.6, kind: 'split-phase-motor' },
     } as const;
-    const { limits } = check(exampleRig(loads, { watts: 3000 }), {
+    const { limits } = check(compile(exampleRig(loads, { watts: 3000 })), {
       supply: 'battery',
       on: on('a', 'b', 'c'),
     });
@@ -51,7 +52,7 @@ describe('check', () => {
       );
     expect(verdictOn(rig(0.5, 'setting'), 'battery', 'saw')).toBe('holds');
     expect(verdictOn(rig(0.6, 'setting'), 'battery', 'saw')).toBe('trips');
-    const straddling = check(rig(0.5, 'typical'), { supply: 'battery', on: on('saw') });
+    const straddling = check(compile(rig(0.5, 'typical')), { supply: 'battery', on: on('saw') });
     expect(straddling.verdict).toBe('tight');
     expect(straddling.decider?.start?.straddles).toBeTrue();
   });
@@ -62,7 +63,7 @@ describe('check', () => {
       { watts: 2600, va: 3000, tiers: [[4900, 5]] },
     );
     // at pf 1 the start is 4,800 W; 4,900 VA x 2,600 / 3,000 = 4,247 W
-    const result = check(rig, { supply: 'battery', on: on('saw') });
+    const result = check(compile(rig), { supply: 'battery', on: on('saw') });
     expect(result.decider?.kind).toBe('inverter-start-watts');
     expect(result.decider?.capacity.pessimistic).toBeCloseTo(4246.7, 1);
   });
@@ -75,7 +76,7 @@ describe('check', () => {
   });
 
   it('gives a restart a verdict of its own that leaves the verdict of the set alone (methods.md, rule 14)', () => {
-    const result = check(tern, {
+    const result = check(compile(tern), {
       supply: 'battery',
       on: on('bandsaw', 'extractor', 'fridge', 'glue-pot', 'laptop'),
     });
@@ -90,7 +91,7 @@ describe('check', () => {
 
   it('lists a load that no connected source feeds and counts it nowhere', () => {
     const rig = exampleRig({ boiler: { w: 9000, circuit: 'ahead' }, lamp: { w: 10 } });
-    const result = check(rig, { supply: 'battery', on: on('boiler', 'lamp') });
+    const result = check(compile(rig), { supply: 'battery', on: on('boiler', 'lamp') });
     expect(result.notFed.map((each) => each.load.id)).toEqual(['boiler']);
     expect(result.verdict).toBe('holds');
     expect(verdictOn(rig, 'shore', 'boiler', 'lamp')).toBe('trips');
@@ -98,7 +99,7 @@ describe('check', () => {
 
   it('passes shore through an inverter/charger: the source breaker decides, the inverter does not', () => {
     const rig = exampleRig({ heater: { w: 3300 } }, { watts: 1000, shoreA: 30 });
-    const result = check(rig, { supply: 'shore', on: on('heater') });
+    const result = check(compile(rig), { supply: 'shore', on: on('heater') });
     expect(result.verdict).toBe('holds');
     expect(result.limits.map((limit) => limit.element.kind)).toEqual(['source-breaker', 'branch-breaker']);
   });
@@ -106,7 +107,7 @@ describe('check', () => {
   it('keeps the 80 % rule for three hours and more as a planning rule: Tight at worst (NEC 210.20(A), from memory)', () => {
     const heater = (minutes: number) => exampleRig({ heater: { w: 2160, minutes } }, { breakerA: 20 });
     expect(verdictOn(heater(179), 'battery', 'heater')).toBe('holds');
-    const long = check(heater(180), { supply: 'battery', on: on('heater') });
+    const long = check(compile(heater(180)), { supply: 'battery', on: on('heater') });
     expect(long.verdict).toBe('tight');
     expect(long.decider?.kind).toBe('continuous-rule');
   });
@@ -137,7 +138,7 @@ describe('check', () => {
   });
 
   it('draws a staircase whose deciding kick shows the margin of the verdict', () => {
-    const result = check(tern, { supply: 'battery', on: on('bandsaw', 'fridge', 'laptop') });
+    const result = check(compile(tern), { supply: 'battery', on: on('bandsaw', 'fridge', 'laptop') });
     const kick = staircaseOf(result)?.steps.find((step) => step.consumer.load.id === 'bandsaw')?.kick;
     expect(kick?.decides).toBeTrue();
     expect((kick?.ceiling ?? 0) - (kick?.va.hi ?? 0)).toBeCloseTo(
@@ -150,7 +151,7 @@ describe('check', () => {
 describe('the wait between starts', () => {
   it('is shown from the second start on that uses a surge tier (methods.md, rule 6; common practice 60 s)', () => {
     const waitOf = (...ids: string[]) =>
-      staircaseOf(check(tern, { supply: 'battery', on: on(...ids) }))?.waitS;
+      staircaseOf(check(compile(tern), { supply: 'battery', on: on(...ids) }))?.waitS;
     expect(waitOf('bandsaw', 'extractor')).toBe(60);
     expect(waitOf('bandsaw')).toBeUndefined();
     expect(waitOf('kettle')).toBeUndefined();
@@ -159,7 +160,7 @@ describe('the wait between starts', () => {
 
 describe('the words of a verdict', () => {
   const say = (supply: string, ...ids: string[]) => {
-    const words = explain(tern, check(tern, { supply, on: on(...ids) }));
+    const words = explain(tern, check(compile(tern), { supply, on: on(...ids) }));
     return [words.word, words.condition, words.action, plainText(words.reason)].filter(Boolean).join(' | ');
   };
 

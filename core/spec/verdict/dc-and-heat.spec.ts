@@ -1,6 +1,7 @@
 import type { Battery, Rig } from '../../src/rig/schema.js';
 import { batteryClockOf } from '../../src/answers/battery-clock.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { exampleRig, on, q, type ExampleLoad } from '../example-rig.js';
 
 const ideal = { idleW: q(0), efficiencyPeak: q(0.999), efficiencyFull: q(0.999) };
@@ -21,14 +22,15 @@ function withBattery(
 }
 
 const scene = { supply: 'battery', on: on('heater') };
-const row = (rig: Rig, kind: string) => check(rig, scene).limits.find((limit) => limit.kind === kind);
+const row = (rig: Rig, kind: string) =>
+  check(compile(rig), scene).limits.find((limit) => limit.kind === kind);
 
 describe('the DC side', () => {
   it('draws the stable current of a sagging source (worked example, methods.md 5.1)', () => {
     // 2,200 W and a thousandth lost make 2,202; contacts add 1.2 mΩ as stated
     const rig = withBattery({ heater: { w: 2200 } }, { restV: q(13.1), ohms: 0.0048, dischargeA: 400 });
     expect(row(rig, 'battery')?.worst.stated).toBeCloseTo(183.5, 0);
-    const clock = batteryClockOf({ charge: undefined }, check(rig, scene));
+    const clock = batteryClockOf({ charge: undefined }, check(compile(rig), scene));
     expect(clock?.amps.hi).toBeGreaterThan(clock?.amps.stated ?? 0);
     expect(clock?.watts).toBeCloseTo(2202, 0);
   });
@@ -36,14 +38,16 @@ describe('the DC side', () => {
   it('is cut off where the volts fall to the cut-off, not at the collapse (worked example, methods.md 5.1)', () => {
     const rig = (w: number) => withBattery({ heater: { w } }, { restV: q(12.2), ohms: 0.0188 });
     expect(row(rig(800), 'dc-volts')?.capacity.stated).toBeCloseTo(892.5, 1);
-    expect(check(rig(1000), scene).verdict).toBe('trips');
-    expect(check(rig(1000), scene).decider?.kind).toBe('dc-volts');
+    expect(check(compile(rig(1000)), scene).verdict).toBe('trips');
+    expect(check(compile(rig(1000)), scene).decider?.kind).toBe('dc-volts');
   });
 
   it('is weaker in the cold: the same lithium bank holds warm and not at 0 °C (methods.md 15)', () => {
     const at = (batteryC: number) =>
-      check(withBattery({ heater: { w: 1500 } }, { chemistry: 'lfp' }, { conditions: { batteryC } }), scene)
-        .verdict;
+      check(
+        compile(withBattery({ heater: { w: 1500 } }, { chemistry: 'lfp' }, { conditions: { batteryC } })),
+        scene,
+      ).verdict;
     expect(at(25)).toBe('holds');
     expect(at(0)).not.toBe('holds');
   });
@@ -63,7 +67,10 @@ describe('the DC side', () => {
     });
     expect(row(two('no'), 'battery')?.capacity.pessimistic).toBeCloseTo(181.8, 1);
     expect(row(two('yes'), 'battery')?.capacity.pessimistic).toBe(200);
-    expect([check(two('no'), scene).verdict, check(two('yes'), scene).verdict]).toEqual(['tight', 'holds']);
+    expect([check(compile(two('no')), scene).verdict, check(compile(two('yes')), scene).verdict]).toEqual([
+      'tight',
+      'holds',
+    ]);
   });
 
   it('holds its cable against the school the rig follows', () => {
@@ -88,7 +95,8 @@ describe('heat', () => {
   it('leaves the 80 % rule to those who keep it, and to breakers of North America', () => {
     const loads = { heater: { w: 2000, minutes: 240 } };
     const rig = exampleRig(loads, { breakerA: 20 });
-    const rule = (of: Rig) => check(of, scene).limits.some((limit) => limit.kind === 'continuous-rule');
+    const rule = (of: Rig) =>
+      check(compile(of), scene).limits.some((limit) => limit.kind === 'continuous-rule');
     expect(rule(rig)).toBeTrue();
     expect(rule({ ...rig, practice: { continuousRule: 'left-out' } })).toBeFalse();
     const iec = rig.circuits.map((circuit) => ({
@@ -127,10 +135,10 @@ describe('an inverter', () => {
       ...rig,
       converters: rig.converters.map((each) => ({ ...each, aboveTopTier })),
     });
-    expect([check(folding('trips'), scene).verdict, check(folding('folds-back'), scene).verdict]).toEqual([
-      'trips',
-      'tight',
-    ]);
+    expect([
+      check(compile(folding('trips')), scene).verdict,
+      check(compile(folding('folds-back')), scene).verdict,
+    ]).toEqual(['trips', 'tight']);
   });
 
   it('refuses a soft starter on a modified sine, and gives other motors a quarter more to carry (methods.md 6.4)', () => {
@@ -147,13 +155,13 @@ describe('an inverter', () => {
         parts: load.parts.map((part) => ({ ...part, start: { ...part.start!, soft: {} } })),
       })),
     };
-    expect(check(soft, scene).notFed[0]?.because).toBe('its soft starter needs a true sine wave');
+    expect(check(compile(soft), scene).notFed[0]?.because).toBe('its soft starter needs a true sine wave');
     const at50: Rig = {
       ...rig,
       buses: rig.buses.map((bus) => (bus.kind === 'ac' ? { ...bus, hertz: 50 } : bus)),
       loads: rig.loads.map((load) => ({ ...load, ratedHertz: 60 })),
     };
-    expect(check(at50, scene).notFed[0]?.because).toBe('a 60 Hz motor overheats on 50 Hz');
+    expect(check(compile(at50), scene).notFed[0]?.because).toBe('a 60 Hz motor overheats on 50 Hz');
   });
 });
 
@@ -192,7 +200,7 @@ describe('a load on direct current', () => {
       ],
     };
   };
-  const verdictOf = (rig: Rig) => check(rig, { supply: 'battery', on: on('pump') });
+  const verdictOf = (rig: Rig) => check(compile(rig), { supply: 'battery', on: on('pump') });
 
   it('draws its amps from the bus as they are: there is no power factor (physics)', () => {
     const breaker = verdictOf(withPump(29)).limits.find(({ kind }) => kind === 'breaker');
@@ -227,7 +235,7 @@ describe('a bank of several batteries', () => {
     };
   };
   const capacityOf = (rig: Rig) =>
-    check(rig, { supply: 'battery', on: on('heater') }).limits.find(({ kind }) => kind === 'battery')
+    check(compile(rig), { supply: 'battery', on: on('heater') }).limits.find(({ kind }) => kind === 'battery')
       ?.capacity;
 
   it('give what the first to open lets through: 100 A and 200 A that share evenly give 200 A, not 300 A (physics)', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Rig, Supply } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { limitLabel } from '../../src/wording/names.js';
 import { powerFlowsOf } from '../../src/answers/power-flows.js';
 import { always } from '../always.js';
@@ -43,7 +44,7 @@ function twoLegs(
 const battery = (...ids: string[]) => ({ supply: 'battery', on: on(...ids) });
 const shore = (...ids: string[]) => ({ supply: 'shore', on: on(...ids) });
 const demand = (rig: Rig, scene: Parameters<typeof check>[1], label: string) =>
-  check(rig, scene).limits.find((limit) => limitLabel(rig, limit) === label)?.worst.stated;
+  check(compile(rig), scene).limits.find((limit) => limitLabel(rig, limit) === label)?.worst.stated;
 
 describe('a rig on two legs', () => {
   it('give each leg of a split-phase inverter half of its rating: 4 kW is not 4 kW on one leg (physics; needs A1)', () => {
@@ -52,12 +53,12 @@ describe('a rig on two legs', () => {
       b: { w: 1500, pole: 'l2' },
       c: { w: 3900, pole: 'both' },
     });
-    expect(check(rig, battery('a')).verdict).toBe('trips');
-    expect(check(rig, battery('b')).verdict).toBe('holds');
+    expect(check(compile(rig), battery('a')).verdict).toBe('trips');
+    expect(check(compile(rig), battery('b')).verdict).toBe('holds');
     // half of a 240 V load is on each leg
-    expect(check(rig, battery('c')).verdict).toBe('holds');
+    expect(check(compile(rig), battery('c')).verdict).toBe('holds');
     expect(demand(rig, battery('c'), 'Inverter, leg 1 running, W')).toBeCloseTo(1950, 8);
-    expect(check(rig, battery('b', 'c')).verdict).toBe('trips');
+    expect(check(compile(rig), battery('b', 'c')).verdict).toBe('trips');
   });
 
   it('of two inverters have each the whole of its own', () => {
@@ -71,10 +72,12 @@ describe('a rig on two legs', () => {
         ],
       },
     );
-    expect(check(rig, battery('a', 'b')).verdict).toBe('holds');
+    expect(check(compile(rig), battery('a', 'b')).verdict).toBe('holds');
     expect(demand(rig, battery('a', 'b'), 'Two running, W')).toBe(2500);
     const alone = { ...rig, converters: rig.converters.slice(0, 1) };
-    expect(check(alone, battery('a', 'b')).notFed.map(({ because }) => because)).toEqual(['nothing feeds b']);
+    expect(check(compile(alone), battery('a', 'b')).notFed.map(({ because }) => because)).toEqual([
+      'nothing feeds b',
+    ]);
   });
 
   it('load each pole of a 50 A post by itself, loads ahead included (NEMA 14-50)', () => {
@@ -85,7 +88,7 @@ describe('a rig on two legs', () => {
     });
     expect(demand(rig, shore('a', 'b', 'ahead'), 'Shore 50 A, leg 1')).toBeCloseTo(55, 8);
     expect(demand(rig, shore('a', 'b', 'ahead'), 'Shore 50 A, leg 2')).toBeCloseTo(15, 8);
-    expect(powerFlowsOf(check(rig, shore('a', 'b', 'ahead'))).fromSourceW).toBeCloseTo(8400, 6);
+    expect(powerFlowsOf(check(compile(rig), shore('a', 'b', 'ahead'))).fromSourceW).toBeCloseTo(8400, 6);
   });
 
   it('on one pole through an adapter carry their sum in one breaker, and no 240 V (methods.md 13, 5)', () => {
@@ -93,7 +96,7 @@ describe('a rig on two legs', () => {
       { a: { w: 1800, pole: 'l1' }, b: { w: 1200, pole: 'l2' }, c: { w: 1000, pole: 'both' } },
       { supply: { legs: 'in-phase', breaker: { amps: 30, curve: 'ul-489' } } },
     );
-    const result = check(rig, shore('a', 'b', 'c'));
+    const result = check(compile(rig), shore('a', 'b', 'c'));
     expect(demand(rig, shore('a', 'b', 'c'), 'Shore 30 A')).toBeCloseTo(25, 8);
     expect(result.notFed.map(({ because }) => because)).toEqual([
       'it needs 240 V, and both legs are one pole here',
@@ -115,7 +118,7 @@ describe('a rig on two legs', () => {
     };
     const neutral = (legs: 'in-phase' | 'opposed') =>
       check(
-        { ...paired, supplies: paired.supplies.map((supply) => ({ ...supply, legs })) },
+        compile({ ...paired, supplies: paired.supplies.map((supply) => ({ ...supply, legs })) }),
         shore('a', 'b'),
       ).limits.find(({ kind }) => kind === 'neutral');
     expect(neutral('in-phase')).toEqual(jasmine.objectContaining({ verdict: 'trips' }));
@@ -143,7 +146,7 @@ describe('a rig on two legs', () => {
         b: { w: q(400, 'nameplate'), start: [1900, 0.4], pole: b, kind: 'split-phase-motor' },
         c: { w: 700, pole: 'both' },
       });
-    const verdict = (rig: Rig, set: readonly string[]) => check(rig, battery(...set)).verdict;
+    const verdict = (rig: Rig, set: readonly string[]) => check(compile(rig), battery(...set)).verdict;
     const set = fc.subarray(['a', 'b', 'c']);
     always(
       fc.property(

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import { check, type CheckResult } from '../../src/verdict/check.js';
-import { runningSum, runningThrough } from '../../src/system/flow.js';
+import { compile } from '../../src/system/compile.js';
+import { runningThrough } from '../../src/system/flow.js';
+import { RunningSet, runningSum } from '../../src/system/running-set.js';
 import { powerFlowsOf } from '../../src/answers/power-flows.js';
 import { always } from '../always.js';
 import { exampleRig, on } from '../example-rig.js';
@@ -14,7 +16,7 @@ const ids = tern.loads.map((load) => load.id);
 const anySet = fc.tuple(fc.subarray(ids), fc.constantFrom(...tern.supplies.map((supply) => supply.id)));
 
 const answer = (rig: Rig, supply: string, set: readonly string[]): CheckResult =>
-  check(rig, { supply, on: on(...set) });
+  check(compile(rig), { supply, on: on(...set) });
 
 /** What must not depend on names or notation: verdict, and headroom of each limit as a share. */
 const essence = ({ verdict, limits }: CheckResult) => ({
@@ -144,7 +146,7 @@ describe('the watts of a set', () => {
           const { fromSourceW, toChargeW } = powerFlowsOf(result);
           const fromInverters = result.elements
             .filter((element) => element.kind === 'inverter')
-            .reduce((sum, element) => sum + runningThrough(element, running).watts.stated, 0);
+            .reduce((sum, element) => sum + runningThrough(element, new RunningSet(running)).watts.stated, 0);
           return Math.abs(fromSourceW - toChargeW + fromInverters - wanted) < 1e-6 * (1 + wanted);
         }),
         { numRuns: 40 },

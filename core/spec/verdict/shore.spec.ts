@@ -5,6 +5,7 @@ import type { Rig, Supply } from '../../src/rig/schema.js';
 import { batteryClockOf } from '../../src/answers/battery-clock.js';
 import { notChecked } from '../../src/answers/not-checked.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { clockWorkingOf } from '../../src/wording/clock-working.js';
 import { dropOutOf } from '../../src/answers/drop-out.js';
 import { outlooksOf } from '../../src/answers/outlook.js';
@@ -58,9 +59,9 @@ describe('assist', () => {
   it('carries a running set that neither shore nor the inverter carries alone', () => {
     const loads = { a: { w: 2000 }, b: { w: 2000 } };
     const carried = hookup(loads, { inputLimitA: 15 }, { watts: 2400, shoreA: 20 });
-    expect(check(carried, { supply: 'shore', on: on('a', 'b') }).verdict).toBe('holds');
+    expect(check(compile(carried), { supply: 'shore', on: on('a', 'b') }).verdict).toBe('holds');
     const without = hookup(loads, { inputLimitA: 15, assist: 'off' }, { watts: 2400, shoreA: 20 });
-    expect(check(without, { supply: 'shore', on: on('a', 'b') }).decider?.element.kind).toBe(
+    expect(check(compile(without), { supply: 'shore', on: on('a', 'b') }).decider?.element.kind).toBe(
       'source-breaker',
     );
   });
@@ -72,7 +73,7 @@ describe('assist', () => {
     } as const;
     const system = { watts: 3000, tiers: [[6000, 0.5]], shoreA: 30 } as const;
     const verdictIf = (whoCarriesStart: Supply['whoCarriesStart']) => {
-      const result = check(hookup(loads, { inputLimitA: 12, whoCarriesStart }, system), {
+      const result = check(compile(hookup(loads, { inputLimitA: 12, whoCarriesStart }, system)), {
         supply: 'shore',
         on: on('base', 'motor'),
       });
@@ -92,7 +93,7 @@ describe('assist', () => {
     } as const;
     const rig = hookup(loads, { inputLimitA: 12 }, { watts: 3000, tiers: [[6000, 0.5]], shoreA: 30 });
     const scene = { supply: 'shore', on: on('base', 'motor') };
-    expect(settlementOf(rig, scene, check(rig, scene))).toEqual({ by: 'trying-starts' });
+    expect(settlementOf(compile(rig), scene, check(compile(rig), scene))).toEqual({ by: 'trying-starts' });
   });
 });
 
@@ -104,7 +105,7 @@ describe('every series element', () => {
       {},
       { passThroughA: 16, outputBreaker: { amps: 15, curve: 'ul-489' } },
     );
-    const shore = check(rig, { supply: 'shore', on: on('heater') });
+    const shore = check(compile(rig), { supply: 'shore', on: on('heater') });
     const of = (kind: string) => shore.limits.find((limit) => limit.element.kind === kind);
     expect(of('relay')).toEqual(jasmine.objectContaining({ verdict: 'trips' }));
     expect(of('output-breaker')).toEqual(jasmine.objectContaining({ verdict: 'tight' }));
@@ -129,7 +130,7 @@ describe('every series element', () => {
       })),
       batteries: rig.batteries.map((battery) => ({ ...battery, dischargeA: 180, reservePercent: 20 })),
     };
-    const result = check(withBattery, { supply: 'battery', on: on('heater') });
+    const result = check(compile(withBattery), { supply: 'battery', on: on('heater') });
     expect(result.decider?.kind).toBe('battery');
     expect(result.decider?.worst.hi).toBeCloseTo(2202.4 / 12, 1);
     const clock = batteryClockOf({ charge: { percent: 70, readAt: '2026-01-01T00:00:00Z' } }, result);
@@ -146,9 +147,9 @@ describe('every series element', () => {
       fan: { w: 500, start: [2000, 1] },
     } as const;
     const rig = exampleRig(loads, { watts: 3000, tiers: [[3500, 5]] });
-    expect(check(rig, { supply: 'battery', on: on('saw', 'fan') }).verdict).toBe('holds');
+    expect(check(compile(rig), { supply: 'battery', on: on('saw', 'fan') }).verdict).toBe('holds');
     const tied: Rig = { ...rig, ties: [{ follower: 'fan', leader: 'saw', delayS: 1 }] };
-    const result = check(tied, { supply: 'battery', on: on('saw', 'fan') });
+    const result = check(compile(tied), { supply: 'battery', on: on('saw', 'fan') });
     expect(result.verdict).toBe('trips');
     expect(result.decider?.worst.hi).toBeCloseTo(4000, 6);
   });
@@ -160,7 +161,7 @@ describe('every series element', () => {
       locks: [{ name: 'Either or', loads: ['kettle', 'hob'] }],
       loads: rig.loads.map((load) => (load.id === 'heater' ? { ...load, neverOn: ['battery'] } : load)),
     };
-    const result = check(ruled, { supply: 'battery', on: on('kettle', 'hob', 'heater') });
+    const result = check(compile(ruled), { supply: 'battery', on: on('kettle', 'hob', 'heater') });
     expect(result.verdict).toBe('holds');
     expect(result.notFed.map(({ load, because }) => `${load.id}: ${because}`).sort()).toEqual([
       'heater: you keep it off On battery',
@@ -177,22 +178,22 @@ describe('if the source drops out', () => {
       { watts: 2600, shoreA: 30 },
     );
     const scene = { supply: 'shore', on: on('a', 'b', 'boiler') };
-    expect(check(rig, scene).verdict).toBe('holds');
-    const dropOut = dropOutOf(rig, scene);
+    expect(check(compile(rig), scene).verdict).toBe('holds');
+    const dropOut = dropOutOf(compile(rig), scene);
     expect(dropOut?.verdict).toBe('trips');
     expect(dropOut?.dark.map((each) => each.load.id)).toEqual(['boiler']);
-    expect(dropOutOf(rig, { ...scene, supply: 'battery' })).toBeUndefined();
+    expect(dropOutOf(compile(rig), { ...scene, supply: 'battery' })).toBeUndefined();
   });
 
   it('is Tight where a compressor that stalls against pressure, 10 s at its locked rotor, is too much (methods.md 15)', () => {
     const loads = { fridge: { w: 80, start: [600, 0.3], usage: 'by-itself', kind: 'refrigerator' } } as const;
     const small = hookup(loads, { inputLimitA: 20 }, { watts: 500, tiers: [[900, 5]] });
     const scene = { supply: 'shore', on: on('fridge') };
-    expect(dropOutOf(small, scene)).toEqual(
+    expect(dropOutOf(compile(small), scene)).toEqual(
       jasmine.objectContaining({ verdict: 'tight', mayStall: 'fridge' }),
     );
     const lasting = hookup(loads, { inputLimitA: 20 }, { watts: 500, tiers: [[900, 20]] });
-    expect(dropOutOf(lasting, scene)?.verdict).toBe('holds');
+    expect(dropOutOf(compile(lasting), scene)?.verdict).toBe('holds');
     const soft = {
       ...small,
       loads: small.loads.map((load) => ({
@@ -200,7 +201,7 @@ describe('if the source drops out', () => {
         parts: load.parts.map((part) => ({ ...part, start: { ...part.start!, soft: {} } })),
       })),
     };
-    expect(dropOutOf(soft, scene)?.verdict).toBe('holds');
+    expect(dropOutOf(compile(soft), scene)?.verdict).toBe('holds');
   });
 });
 
@@ -225,20 +226,22 @@ describe('the outlook of a load that is off', () => {
   })();
 
   it('says can start, after which load ends or in which state, and why never', () => {
-    const outlook = outlooksOf(rig, { supply: 'battery', on: on('oven', 'lamp') });
+    const outlook = outlooksOf(compile(rig), { supply: 'battery', on: on('oven', 'lamp') });
     expect(outlook.get('hob')).toEqual(
       jasmine.objectContaining({ answer: 'later', after: 'oven', inState: 'middle' }),
     );
     expect(outlook.get('pump')).toEqual(jasmine.objectContaining({ answer: 'later', after: 'oven' }));
     expect(outlook.get('boiler')).toEqual({ answer: 'not-here', because: 'nothing feeds Ahead' });
-    expect(outlooksOf(rig, { supply: 'battery', on: on('lamp') }).get('pump')?.answer).toBe('can-start');
+    expect(outlooksOf(compile(rig), { supply: 'battery', on: on('lamp') }).get('pump')?.answer).toBe(
+      'can-start',
+    );
   });
 
   it('agrees with the check for a load without a start: it can start exactly when the set with it holds', () => {
     for (const set of [['oven'], ['oven', 'lamp'], ['lamp'], ['pump', 'lamp'], ['pump', 'oven']]) {
       const running = on(...set);
-      const answer = outlooksOf(rig, { supply: 'battery', on: running }).get('hob')?.answer;
-      const verdict = check(rig, { supply: 'battery', on: [...running, { load: 'hob' }] }).verdict;
+      const answer = outlooksOf(compile(rig), { supply: 'battery', on: running }).get('hob')?.answer;
+      const verdict = check(compile(rig), { supply: 'battery', on: [...running, { load: 'hob' }] }).verdict;
       expect(answer === 'can-start').toBe(verdict === 'holds');
     }
   });
@@ -248,7 +251,7 @@ describe('what would settle it', () => {
   it('names the number and the largest value, once measured, at which the set holds', () => {
     const rig = exampleRig({ oven: { w: q(1500, 'nameplate') } }, { watts: 1600 });
     const scene = { supply: 'battery', on: on('oven') };
-    const settled = settlementOf(rig, scene, check(rig, scene));
+    const settled = settlementOf(compile(rig), scene, check(compile(rig), scene));
     // measured numbers are doubtful by 3 %: 1,600 / 1.03
     expect(settled).toEqual(jasmine.objectContaining({ by: 'measuring', loadId: 'oven', field: 'running' }));
     expect(settled?.by === 'measuring' && settled.threshold).toBeCloseTo(1600 / 1.03, -1);
@@ -263,7 +266,7 @@ describe('a limit that lasts for hours', () => {
       supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, ...supply } : each)),
     });
     const rule = (of: Rig) =>
-      check(of, { supply: 'shore', on: on('heater') }).limits.filter(
+      check(compile(of), { supply: 'shore', on: on('heater') }).limits.filter(
         ({ kind, verdict }) => kind === 'continuous-rule' && verdict === 'tight',
       );
     expect(rule(shore({}))).toEqual([]);
@@ -288,7 +291,7 @@ describe('the peaks of electronics', () => {
         each.id === 'shore' ? { ...each, inputLimitA: 5, assist: 'on' } : each,
       ),
     };
-    const peak = check(assisted, { supply: 'shore', on: on('tv') }).limits.find(
+    const peak = check(compile(assisted), { supply: 'shore', on: on('tv') }).limits.find(
       ({ kind }) => kind === 'inverter-peak',
     );
     expect(peak?.verdict).toBe('tight');
@@ -303,13 +306,13 @@ describe('breakers one behind the other', () => {
       sources: rig.sources.map((source) => ({ ...source, breaker: { amps: 15, curve: 'ul-489' } })),
       supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, otherLoadsA: q(12) } : each)),
     };
-    const { limits } = check(own, { supply: 'shore', on: on('kettle') });
+    const { limits } = check(compile(own), { supply: 'shore', on: on('kettle') });
     const amps = (kind: string) =>
       limits.find(({ kind: of, element }) => of === 'breaker' && element.kind === kind);
     expect(amps('source-breaker')?.worst.stated).toBeCloseTo(12.5 + 12, 6);
     expect(amps('inlet-breaker')?.worst.stated).toBeCloseTo(12.5, 6);
     // 75 A for 0.3 s: beyond the low magnetic pick-up of 15 A (5 x, typical), not of 30 A
-    const started = check(own, { supply: 'shore', on: on('saw') }).limits.filter(
+    const started = check(compile(own), { supply: 'shore', on: on('saw') }).limits.filter(
       ({ kind }) => kind === 'breaker-start',
     );
     const verdictOn = (kind: string) => started.find(({ element }) => element.kind === kind)?.verdict;
@@ -325,14 +328,14 @@ describe('charging on a hookup', () => {
       converters: rig.converters.map((each) => ({ ...each, chargeA: 60, unitsInParallel: 2 })),
       supplies: rig.supplies.map((each) => (each.id === 'shore' ? { ...each, charging: 'on' } : each)),
     };
-    const breaker = check(charging, { supply: 'shore', on: on('lamp') }).limits.find(
+    const breaker = check(compile(charging), { supply: 'shore', on: on('lamp') }).limits.find(
       ({ kind, element }) => kind === 'breaker' && element.kind === 'source-breaker',
     );
     expect(breaker?.worst.hi).toBeCloseTo((100 + (14.4 * 120) / (0.8 * 0.95)) / 120, 3);
     expect(breaker?.worst.lo).toBeCloseTo(100 / 120, 6);
     const [unknown] = [charging].map((each): Rig => ({ ...each, converters: rig.converters }));
-    expect(unknown && notChecked(unknown, check(unknown, { supply: 'shore', on: on('lamp') }))).toContain(
-      'what charging draws',
-    );
+    expect(
+      unknown && notChecked(unknown, check(compile(unknown), { supply: 'shore', on: on('lamp') })),
+    ).toContain('what charging draws');
   });
 });

@@ -1,8 +1,8 @@
-import { supplyOf } from '../../src/rig/lookup.js';
 import fc from 'fast-check';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import type { Consumer } from '../../src/electrical/consumer.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import type { AtEdges, Limit } from '../../src/verdict/limit.js';
 import { situationOf } from '../../src/verdict/situation.js';
 import { bestStartOrder, type StartTest } from '../../src/verdict/start-order.js';
@@ -25,7 +25,7 @@ describe('the start order', () => {
       },
       { watts: 3000, tiers: TIERS },
     );
-    const result = check(rig, { supply: 'battery', on: on('base', 'a', 'b') });
+    const result = check(compile(rig), { supply: 'battery', on: on('base', 'a', 'b') });
     expect(result.verdict).toBe('holds');
     expect(result.order.map((consumer) => consumer.load.id)).toEqual(['b', 'a']);
     expect(result.notLast.map((each) => each.loadId)).toEqual(['b']);
@@ -62,7 +62,7 @@ describe('the start order', () => {
         );
         const best = outcomes.includes('holds') ? 'holds' : outcomes.includes('tight') ? 'tight' : 'trips';
         if (best === 'holds' && outcomes.some((outcome) => outcome !== 'holds')) ordersThatMatter += 1;
-        expect(check(rig, { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
+        expect(check(compile(rig), { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
         expect(orderIn(rig, ids, true)).toEqual(orderIn(rig, ids, false));
       }),
       { numRuns: 120, seed: 20261125 },
@@ -94,7 +94,7 @@ describe('the start order', () => {
 
 /** The best order, found with tests that may stop early or with tests in full. */
 function orderIn(rig: Rig, ids: readonly string[], mayStop: boolean): readonly string[] {
-  const { consumers, test } = situationOf(rig, supplyOf(rig, 'battery'), on(...ids));
+  const { consumers, test } = situationOf(compile(rig).on('battery'), on(...ids));
   const inFull: StartTest = (running, starting) => test(running, starting);
   const { order } = bestStartOrder(consumers, [], 'pessimistic', mayStop ? test : inFull);
   return order.map(({ load }) => load.id);
@@ -103,7 +103,7 @@ function orderIn(rig: Rig, ids: readonly string[], mayStop: boolean): readonly s
 /** One start on loads that run already: they belong to the floor, so no order is left to choose. */
 function verdictOfStart(rig: Rig, running: readonly string[], id: string): Verdict {
   const loads = rig.loads.map((load) => (load.id === id ? load : runningOnly(load)));
-  return check({ ...rig, loads }, { supply: 'battery', on: on(...running, id) }).verdict;
+  return check(compile({ ...rig, loads }), { supply: 'battery', on: on(...running, id) }).verdict;
 }
 
 const runningOnly = (load: Load): Load => ({

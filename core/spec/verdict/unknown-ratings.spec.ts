@@ -1,5 +1,6 @@
 import { explain, plainText, spareOrOver } from '../../src/wording/explain.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { exampleRig, on, q } from '../example-rig.js';
 
@@ -21,7 +22,7 @@ const withoutBreaker: Rig = {
   ...rig,
   supplies: rig.supplies.map(({ breaker: _breaker, ...supply }) => supply),
 };
-const onShore = (of: Rig, ...ids: string[]) => check(of, { supply: 'shore', on: on(...ids) });
+const onShore = (of: Rig, ...ids: string[]) => check(compile(of), { supply: 'shore', on: on(...ids) });
 
 describe('a rating that is not entered', () => {
   it('of what feeds the set caps the verdict at Tight, in a row that says so and names it', () => {
@@ -54,7 +55,7 @@ describe('a rating that is not entered', () => {
 
   it('of an inverter’s surge is its rating at worst and half as much again for a second at best (common practice)', () => {
     const start = (va: number, seconds: number) =>
-      check(exampleRig({ saw: { w: 100, start: [va, seconds] } }, { watts: 1000, va: 1000 }), {
+      check(compile(exampleRig({ saw: { w: 100, start: [va, seconds] } }, { watts: 1000, va: 1000 })), {
         supply: 'battery',
         on: on('saw'),
       }).verdict;
@@ -66,7 +67,7 @@ describe('a rating that is not entered', () => {
 
   it('that heat takes away altogether is 0 W and no number that is none', () => {
     const hot: Rig = { ...rig, conditions: { inverterC: 65 } };
-    const result = check(hot, { supply: 'battery', on: on('kettle') });
+    const result = check(compile(hot), { supply: 'battery', on: on('kettle') });
     expect(result.verdict).not.toBe('holds');
     for (const { loading, headroom } of result.limits) {
       expect(loading).not.toBeNaN();

@@ -2,6 +2,7 @@ import { consumerOf } from '../../src/electrical/consumer.js';
 import { systemOfLoad } from '../../src/electrical/voltage-of-load.js';
 import type { Load, Part, Rig } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { originWords } from '../../src/wording/origin-words.js';
 import { outlookWords, wattsInState } from '../../src/wording/outlook-words.js';
 import { outlooksOf } from '../../src/answers/outlook.js';
@@ -71,7 +72,11 @@ describe('the words of an outlook', () => {
   const withHob: Rig = { ...kitchen, loads: [...kitchen.loads, hob] };
   const say = (id: string, ...set: string[]): string => {
     const load = withHob.loads.find((each) => each.id === id)!;
-    return outlookWords(withHob, load, outlooksOf(withHob, { supply: 'battery', on: on(...set) }).get(id)!);
+    return outlookWords(
+      withHob,
+      load,
+      outlooksOf(compile(withHob), { supply: 'battery', on: on(...set) }).get(id)!,
+    );
   };
 
   it('names the load that must end first, and the fullest state that fits', () => {
@@ -90,7 +95,7 @@ describe('the words of an outlook', () => {
           : load,
       ),
     };
-    const outlook = outlooksOf(large, { supply: 'battery', on: on('lamp') }).get('kettle')!;
+    const outlook = outlooksOf(compile(large), { supply: 'battery', on: on('lamp') }).get('kettle')!;
     expect(outlookWords(large, large.loads[2]!, outlook)).toMatch(/^no room: /);
   });
 });
@@ -103,7 +108,7 @@ describe('the drop in a cable', () => {
       circuits: base.circuits.map((circuit) => ({ ...circuit, cable: { awg: '14', metres: 20 } })),
     };
     const words = voltageDropWords(
-      voltageDropsOf(wired, check(wired, { supply: 'battery', on: on('heater') })),
+      voltageDropsOf(wired, check(compile(wired), { supply: 'battery', on: on('heater') })),
     );
     // 2 x 20 m at 3.14 ohm per 1,000 ft, 75 C, are 0.412 ohm: with 12.5 A 5.15 V of 120 V warm, a fifth less cold
     expect(words?.line).toMatch(/^(3\.[5-9]|4\.[0-4]) % in the cable of Main, more than the 3 % advised\.$/);

@@ -1,5 +1,6 @@
 import type { Rig } from '../../src/rig/schema.js';
 import { check, ladderOf } from '../../src/verdict/check.js';
+import { compile } from '../../src/system/compile.js';
 import { consequence, explain, explainLimit, plainText, spareOrOver } from '../../src/wording/explain.js';
 import { theLoad } from '../../src/rig/names-in-sentences.js';
 import { limitLabel } from '../../src/wording/names.js';
@@ -34,7 +35,7 @@ describe('the words', () => {
   });
 
   it('label each row by what is tested and on what', () => {
-    const result = check(named, { supply: 'battery', on: on('oven', 'saw') });
+    const result = check(compile(named), { supply: 'battery', on: on('oven', 'saw') });
     expect(ladderOf(result).map((limit) => limitLabel(named, limit))).toEqual(
       jasmine.arrayWithExactContents([
         'Inverter running, W',
@@ -49,7 +50,7 @@ describe('the words', () => {
   });
 
   it('give the margin at the edge that decides, to the careful side', () => {
-    const [first] = check(named, { supply: 'battery', on: on('oven') }).limits;
+    const [first] = check(compile(named), { supply: 'battery', on: on('oven') }).limits;
     // 1,500 W nameplate may be 1,650 W
     expect(first && spareOrOver(first, 'pessimistic')).toBe('850 W to spare');
     expect(first && plainText(explainLimit(named, first))).toBe(
@@ -58,7 +59,7 @@ describe('the words', () => {
   });
 
   it('say what opens and where it is reset', () => {
-    const [onShore] = check(named, { supply: 'shore', on: on('oven', 'saw') }).limits;
+    const [onShore] = check(compile(named), { supply: 'shore', on: on('oven', 'saw') }).limits;
     expect(onShore && consequence(onShore)).toBe('The Shore 15 A breaker trips.');
     const withPlace: Rig = {
       ...named,
@@ -66,18 +67,19 @@ describe('the words', () => {
         supply.breaker ? { ...supply, breaker: { ...supply.breaker, resetAt: 'at the pedestal' } } : supply,
       ),
     };
-    const [placed] = check(withPlace, { supply: 'shore', on: on('oven', 'saw') }).limits;
+    const [placed] = check(compile(withPlace), { supply: 'shore', on: on('oven', 'saw') }).limits;
     expect(placed && consequence(placed)).toBe('The Shore 15 A breaker trips; it is reset at the pedestal.');
   });
 
   it('tell an empty set from one that nothing feeds', () => {
-    const say = (...ids: string[]) => explain(named, check(named, { supply: 'battery', on: on(...ids) }));
+    const say = (...ids: string[]) =>
+      explain(named, check(compile(named), { supply: 'battery', on: on(...ids) }));
     expect(say().condition).toBe('Nothing is on');
     expect(say('boiler').condition).toBe('Nothing is fed');
   });
 
   it('say the outlook the same everywhere', () => {
-    const outlooks = outlooksOf(named, { supply: 'battery', on: on('oven') });
+    const outlooks = outlooksOf(compile(named), { supply: 'battery', on: on('oven') });
     const say = (id: string) => {
       const load = named.loads.find((each) => each.id === id);
       const outlook = outlooks.get(id);
@@ -110,8 +112,8 @@ describe('the words', () => {
   });
 
   it('name what is not checked, by what feeds the set', () => {
-    const onBattery = notChecked(named, check(named, { supply: 'battery', on: on('oven') }));
-    const onShore = notChecked(named, check(named, { supply: 'shore', on: on('oven') }));
+    const onBattery = notChecked(named, check(compile(named), { supply: 'battery', on: on('oven') }));
+    const onShore = notChecked(named, check(compile(named), { supply: 'shore', on: on('oven') }));
     expect(onBattery).toEqual(jasmine.arrayContaining(['DC cable', 'DC fuse']));
     expect(onShore).toContain('the voltage of the source');
   });
@@ -129,7 +131,7 @@ describe('when it trips', () => {
       breakerA: 100,
       shoreA: 15,
     } as const;
-    const result = check(exampleRig(loads, system), { supply, on: on('heater') });
+    const result = check(compile(exampleRig(loads, system)), { supply, on: on('heater') });
     return result.decider && whenItTrips(result.decider);
   };
 
@@ -147,7 +149,7 @@ describe('when it trips', () => {
   });
 
   it('is unknown where the inverter has no tiers', () => {
-    const result = check(exampleRig({ heater: { w: 2000 } }, { watts: 1000 }), {
+    const result = check(compile(exampleRig({ heater: { w: 2000 } }, { watts: 1000 })), {
       supply: 'battery',
       on: on('heater'),
     });
@@ -157,7 +159,7 @@ describe('when it trips', () => {
 
 describe('the working of a limit', () => {
   it('lists every number that went in, the start in place of its own running power', () => {
-    const result = check(named, { supply: 'battery', on: on('oven', 'saw') });
+    const result = check(compile(named), { supply: 'battery', on: on('oven', 'saw') });
     const start = result.limits.find((limit) => limit.kind === 'inverter-start-va');
     const working = start && workingOf(result, start);
     expect(working?.lines.map(({ loadId, what, amount }) => [loadId, what, Math.round(amount.hi)])).toEqual([

@@ -1,6 +1,6 @@
 import { ampHoursAt, usualPeukert } from '../electrical/battery-bank.js';
 import type { Battery, Scene } from '../rig/schema.js';
-import type { CheckResult } from '../verdict/check.js';
+import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { bankAmps, dcPathOf } from '../verdict/dc-path.js';
 import { runningBatteryWatts } from '../system/flow.js';
 import type { Interval } from '../quantity/quantity.js';
@@ -38,7 +38,7 @@ const NO_RESERVE = 0;
 export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult): BatteryClock | undefined {
   const element = result.elements.find((each) => each.kind === 'battery');
   if (element?.kind !== 'battery') return undefined;
-  const drawn = runningBatteryWatts(element, [...result.selfStarting, ...result.order]);
+  const drawn = runningBatteryWatts(element, runningSetOf(result));
   const { lo, stated, hi } = bankAmps(dcPathOf(element), drawn);
   if (hi === 0) return undefined;
   const ampHours = element.batteries.reduce((sum, battery) => sum + battery.ampHours.value, 0);

@@ -8,6 +8,7 @@ import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
 import { batteryClockOf } from './battery-clock.js';
 import { runningThrough } from '../system/flow.js';
+import { RunningSet } from '../system/running-set.js';
 
 /** A caution that the facts call for. */
 export interface Caution extends CautionText {
@@ -110,7 +111,9 @@ function isPlugWarmForHours({ result, running }: Facts): boolean {
   return result.elements.some((element) => {
     if (element.kind !== 'plug-and-cord') return false;
     const lasting = running.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
-    return runningThrough(element, lasting).va.hi / element.volts > WARM_PLUG_SHARE * element.amps;
+    return (
+      runningThrough(element, new RunningSet(lasting)).va.hi / element.volts > WARM_PLUG_SHARE * element.amps
+    );
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Consumer } from '../electrical/consumer.js';
-import type { Rig } from '../rig/schema.js';
 import { asPlanningRule, decidingLimit, withCause, type Limit } from '../verdict/limit.js';
-import { loadOf, supplyOf } from '../rig/lookup.js';
+import { loadOf } from '../rig/lookup.js';
+import type { CompiledRig } from '../system/compile.js';
 import { stalled } from '../verdict/other-surges.js';
 import {
   momentsOf,
@@ -33,10 +33,9 @@ export interface DropOut {
  *
  * @returns Undefined where no source is connected. Source: methods.md, rule 17.
  */
-export function dropOutOf(rig: Rig, scene: CheckScene): DropOut | undefined {
-  const supply = supplyOf(rig, scene.supply);
-  if (supply.sources.length === 0) return undefined;
-  const situation = situationOf(rig, { ...supply, sources: [] }, scene.on);
+export function dropOutOf(compiled: CompiledRig, scene: CheckScene): DropOut | undefined {
+  if (compiled.on(scene.supply).supply.sources.length === 0) return undefined;
+  const situation = situationOf(compiled.without(scene.supply), scene.on);
   const { consumers } = situation;
   const limits = [
     ...steadyLimitsOf(situation, consumers),
@@ -51,7 +50,7 @@ export function dropOutOf(rig: Rig, scene: CheckScene): DropOut | undefined {
     landing: consumers,
     tripsWhen: decider?.verdict === 'trips' ? whenItTrips(decider) : undefined,
     dark: situation.notFed,
-    mayStall: stalling ? loadOf(rig, decider.start.loadId).name : undefined,
+    mayStall: stalling ? loadOf(compiled.rig, decider.start.loadId).name : undefined,
   };
 }
 

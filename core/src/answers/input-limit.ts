@@ -3,8 +3,8 @@ import { CONTINUOUS_SHARE, isIec } from '../reference/breaker-curves.js';
 import { LOW_VOLTAGE } from '../reference/voltage-quality.js';
 import { intervalOf } from '../rig/half-widths.js';
 import type { Rig, Supply } from '../rig/schema.js';
-import type { CheckResult } from '../verdict/check.js';
-import { runningSum, throughElement } from '../system/flow.js';
+import { runningSetOf, type CheckResult } from '../verdict/check.js';
+import { runningSum } from '../system/running-set.js';
 import type { InverterElement, SeriesElement } from '../system/series-elements.js';
 
 /** What to set as input limit, and what is set. */
@@ -78,11 +78,11 @@ function ratingOf(post: OnSource, volts: number): Rating {
   return { breakerA: post.protection.amps, breakerShare: isRuleKept ? CONTINUOUS_SHARE : 1 };
 }
 
-const runningOf = ({ selfStarting, order }: CheckResult) => [...selfStarting, ...order];
-
 function aheadAmps(result: CheckResult, post: OnSource, volts: number): number {
   const isBehind = (id: string): boolean => post.behindLimits.some(({ behind }) => behind.has(id));
-  const ahead = throughElement(post, runningOf(result)).filter(({ load }) => !isBehind(load.id));
+  const ahead = runningSetOf(result)
+    .through(post.members)
+    .filter(({ load }) => !isBehind(load.id));
   const others = result.supply.otherLoadsA ? intervalOf(result.supply.otherLoadsA, 'running').hi : 0;
   return runningSum(ahead).va.hi / volts + others;
 }
@@ -92,7 +92,7 @@ const assisting = (elements: readonly SeriesElement[]): readonly InverterElement
 
 /** Amps behind the limit beyond what the inverter gives for hours. */
 function neededAmps(result: CheckResult, inverter: InverterElement): number {
-  const whole = runningSum(throughElement(inverter, runningOf(result))).va.hi;
+  const whole = runningSetOf(result).sum(inverter.members).va.hi;
   const volts = inverter.assists?.volts ?? Infinity;
   return Math.max(0, whole - inverter.rating.continuousVA.value) / volts;
 }

@@ -1,16 +1,18 @@
-import { supplyOf } from '../rig/lookup.js';
+import { loadOf } from '../rig/lookup.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { Load, Rig } from '../rig/schema.js';
-import { atOnce } from './in-steps.js';
+import { noProgress, type Progress } from './progress.js';
 import { decidingLimit, type Limit } from '../verdict/limit.js';
 import {
   momentsOf,
+  situationOfAll,
   steadyLimitsOf,
-  wiredSituation,
   type CheckScene,
   type Situation,
 } from '../verdict/situation.js';
+import type { CompiledRig } from '../system/compile.js';
 import { droppedBy, lockedBy } from '../system/locks.js';
+import { RunningSet } from '../system/running-set.js';
 import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
@@ -33,36 +35,53 @@ export type Outlook =
  * The outlook of every load that is off: what is on keeps running, the load starts last, what starts
  * by itself may still do so. Nothing is reordered: those loads run already.
  *
+ * @param progress Told after each load.
  * @returns By the id of the load.
  */
-export function outlooksOf(rig: Rig, scene: CheckScene): ReadonlyMap<string, Outlook> {
-  return atOnce(outlooksInSteps(rig, scene));
-}
-
-/** The same with a pause after each load, for a page that must not stand still meanwhile. */
-export function* outlooksInSteps(
-  rig: Rig,
+export function outlooksOf(
+  compiled: CompiledRig,
   scene: CheckScene,
-): Generator<undefined, ReadonlyMap<string, Outlook>> {
+  progress: Progress = noProgress,
+): ReadonlyMap<string, Outlook> {
+  const asked = askedAbout(compiled, scene);
   const on = new Set(scene.on.map((entry) => entry.load));
-  const off = rig.loads.filter((load) => !on.has(load.id));
-  const situation = wiredSituation(rig, supplyOf(rig, scene.supply), rig.loads, scene.on);
-  const running = situation.consumers.filter((consumer) => on.has(consumer.load.id));
-  const runningLoads = running.map((consumer) => consumer.load);
+  const off = compiled.rig.loads.filter((load) => !on.has(load.id));
   const outlooks = new Map<string, Outlook>();
   for (const load of off) {
-    const notFed = situation.notFed.find((each) => each.load.id === load.id);
-    const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
-    outlooks.set(
-      load.id,
-      blocked ? { answer: 'not-here', because: blocked.because } : outlookOf(situation, running, load),
-    );
-    yield;
+    outlooks.set(load.id, outlookOrWhyNot(asked, load));
+    progress(outlooks.size, off.length);
   }
   return outlooks;
 }
 
-function outlookOf(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
+/** The outlook of one load; undefined where it is on. */
+export function outlookOf(compiled: CompiledRig, scene: CheckScene, loadId: string): Outlook | undefined {
+  if (scene.on.some((entry) => entry.load === loadId)) return undefined;
+  return outlookOrWhyNot(askedAbout(compiled, scene), loadOf(compiled.rig, loadId));
+}
+
+interface Asked {
+  readonly rig: Rig;
+  readonly situation: Situation;
+  readonly running: readonly Consumer[];
+}
+
+function askedAbout({ rig, on }: CompiledRig, scene: CheckScene): Asked {
+  const situation = situationOfAll(on(scene.supply), rig.loads, scene.on);
+  const isOn = new Set(scene.on.map((entry) => entry.load));
+  return { rig, situation, running: situation.consumers.filter(({ load }) => isOn.has(load.id)) };
+}
+
+function outlookOrWhyNot({ rig, situation, running }: Asked, load: Load): Outlook {
+  const runningLoads = running.map((consumer) => consumer.load);
+  const notFed = situation.notFed.find((each) => each.load.id === load.id);
+  const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
+  return blocked
+    ? { answer: 'not-here', because: blocked.because }
+    : outlookOfAdded(situation, running, load);
+}
+
+function outlookOfAdded(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
   const added = situation.inState(load);
   if (!added) return { answer: 'not-here', because: 'nothing feeds it' };
   const { verdict, limit } = judgeAdded(situation, running, added);
@@ -126,16 +145,17 @@ function holdsAdded(
   failing: Limit,
 ): boolean {
   const all = [...running, added];
+  const set = new RunningSet(all);
   const fails = (limit: Limit): boolean => limit.verdict !== 'holds';
   const { element } = failing;
   const again = failing.start
     ? [added, ...running]
         .filter((consumer) => consumer.load.id === failing.start?.loadId)
         .flatMap((consumer) => startLimits([element], all, consumer))
-    : steadyLimits(element, all);
+    : steadyLimits(element, set);
   return (
     !again.some(fails) &&
-    !situation.elements.some((each) => steadyLimits(each, all).some(fails)) &&
+    !situation.elements.some((each) => steadyLimits(each, set).some(fails)) &&
     !(situation.ties.bringsStart(added) && situation.test(all, added, fails).some(fails)) &&
     !momentsOf(situation, all, fails).some(fails)
   );

@@ -1,9 +1,9 @@
-import { supplyOf } from '../rig/lookup.js';
 import type { Consumer } from '../electrical/consumer.js';
 import { isSoftStarted } from '../electrical/soft-starter.js';
 import { LOCK_OUT_S } from '../reference/soft-starters.js';
 import { SAME_MOMENT_S } from '../reference/rough-use.js';
-import type { Load, Rig } from '../rig/schema.js';
+import type { Load } from '../rig/schema.js';
+import type { CompiledRig } from '../system/compile.js';
 import { decidingLimit, withCause, type Limit } from '../verdict/limit.js';
 import { situationOf, steadyLimitsOf, type CheckScene, type Situation } from '../verdict/situation.js';
 import { hasStart } from '../electrical/joined-start.js';
@@ -30,8 +30,8 @@ export interface PowerBack {
  *
  * @returns Undefined where nothing restarts. Source: methods.md 15 (power comes back); common practice.
  */
-export function powerBackOf(rig: Rig, scene: CheckScene): PowerBack | undefined {
-  const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+export function powerBackOf(compiled: CompiledRig, scene: CheckScene): PowerBack | undefined {
+  const situation = situationOf(compiled.on(scene.supply), scene.on);
   const restarting = situation.consumers.filter(({ load }) => restartsByItself(load));
   if (restarting.length === 0) return undefined;
   const limits = limitsOf(situation, restarting);

@@ -1,7 +1,7 @@
 import { NO_CHARGING } from '../electrical/assist.js';
-import type { Consumer } from '../electrical/consumer.js';
-import type { CheckResult } from '../verdict/check.js';
+import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
+import type { RunningSet } from '../system/running-set.js';
 import type { BreakerElement, GeneratorElement, SeriesElement } from '../system/series-elements.js';
 
 /** Where the running power comes from, as stated, W. */
@@ -15,7 +15,7 @@ export interface PowerFlows {
 
 /** The flows of a set while everything that is on runs; both legs of a source together. */
 export function powerFlowsOf(result: CheckResult): PowerFlows {
-  const running = [...result.selfStarting, ...result.order];
+  const running = runningSetOf(result);
   const conductors = sourceConductors(result.elements);
   const battery = result.elements.find((element) => element.kind === 'battery');
   const fromSourceW = conductors.reduce((sum, each) => sum + runningThrough(each, running).watts.stated, 0);
@@ -37,7 +37,7 @@ function sourceConductors(elements: readonly SeriesElement[]): readonly Conducto
   return breakers.length > 0 ? breakers : ofKind('generator');
 }
 
-function withoutCharger(conductor: Conductor, running: readonly Consumer[]): number {
+function withoutCharger(conductor: Conductor, running: RunningSet): number {
   const behindLimits = conductor.behindLimits.map((each) => ({
     ...each,
     limit: { ...each.limit, charger: NO_CHARGING },

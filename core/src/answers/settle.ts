@@ -1,10 +1,10 @@
 import { intervalOf } from '../rig/half-widths.js';
 import { partNumber } from '../electrical/part-numbers.js';
-import { withPartNumber } from '../rig/edits.js';
-import type { Rig } from '../rig/schema.js';
+import type { CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
-import { atOnce } from './in-steps.js';
-import type { Doubt, Limit } from '../verdict/limit.js';
+import { withNumber } from './with-number.js';
+import { doubtsOf, type Doubt } from '../verdict/doubts.js';
+import type { Limit } from '../verdict/limit.js';
 import type { CheckScene } from '../verdict/situation.js';
 
 /** What would turn a Tight verdict into Holds. */
@@ -31,20 +31,15 @@ const BISECTIONS = 7;
  * @returns Undefined where nothing is Tight, or where no single number helps.
  * Source: methods.md, rule 16.
  */
-export function settlementOf(rig: Rig, scene: CheckScene, result: CheckResult): Settlement | undefined {
-  return atOnce(settlementInSteps(rig, scene, result));
-}
-
-/** The same with a pause after each value tried, for a page that must not stand still meanwhile. */
-export function* settlementInSteps(
-  rig: Rig,
+export function settlementOf(
+  compiled: CompiledRig,
   scene: CheckScene,
   result: CheckResult,
-): Generator<undefined, Settlement | undefined> {
+): Settlement | undefined {
   const { decider, verdict, supply } = result;
   if (verdict !== 'tight' || !decider || isBeyondNumbers(decider.kind)) return undefined;
-  for (const doubt of decider.doubts()) {
-    const threshold = yield* thresholdOf(rig, scene, doubt);
+  for (const doubt of doubtsOf(decider)) {
+    const threshold = thresholdOf(compiled, scene, doubt);
     if (threshold !== undefined) {
       const { loadId, partId, field } = doubt;
       return { by: 'measuring', loadId, partId, field, threshold };
@@ -57,24 +52,21 @@ export function* settlementInSteps(
 }
 
 /** The largest value of a number, measured, at which the set holds; within the band of its doubt. */
-function* thresholdOf(rig: Rig, scene: CheckScene, doubt: Doubt): Generator<undefined, number | undefined> {
+function thresholdOf(compiled: CompiledRig, scene: CheckScene, doubt: Doubt): number | undefined {
+  const { rig } = compiled;
   const load = rig.loads.find((each) => each.id === doubt.loadId);
   const part = load?.parts.find((each) => each.id === doubt.partId);
   const quantity = load && part && partNumber(rig, load, part, doubt.field);
   if (!quantity || quantity.basis === 'measured') return undefined;
   const { lo, hi } = intervalOf(quantity, doubt.field);
   const holdsAt = (value: number): boolean => {
-    const measured = withPartNumber(rig, doubt.loadId, doubt.partId, doubt.field, {
-      value,
-      basis: 'measured',
-    });
+    const measured = withNumber(compiled, doubt, { value, basis: 'measured' });
     return check(measured, scene).verdict === 'holds';
   };
   if (!holdsAt(lo)) return undefined;
   if (holdsAt(hi)) return hi;
   let [holds, fails] = [lo, hi];
   for (let step = 0; step < BISECTIONS; step += 1) {
-    yield;
     const middle = (holds + fails) / 2;
     if (holdsAt(middle)) holds = middle;
     else fails = middle;

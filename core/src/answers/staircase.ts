@@ -4,7 +4,7 @@ import type { Interval } from '../quantity/quantity.js';
 import type { CheckResult, StartInOrder } from '../verdict/check.js';
 import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import { compareLimits, type Limit } from '../verdict/limit.js';
-import { runningSum, throughElement } from '../system/flow.js';
+import { onMembers, runningSum } from '../system/running-set.js';
 import type { GeneratorElement, InverterElement, SeriesElement } from '../system/series-elements.js';
 import type { Verdict } from '../verdict/verdict.js';
 
@@ -83,8 +83,8 @@ export function staircaseOf(result: CheckResult, headId?: string): Staircase | u
   const nearest = result.limits.find((limit) => heads.includes(limit.element))?.element;
   const element = heads.find(({ id }) => id === headId) ?? nearest ?? heads[0];
   if (!element) return undefined;
-  const order = throughElement(element, result.order);
-  const floor = throughElement(element, result.selfStarting);
+  const order = onMembers(element.members, result.order);
+  const floor = onMembers(element.members, result.selfStarting);
   const full = runningVA([...floor, ...order]);
   const runningLimit = runningLimitOf(result, element);
   if (!runningLimit) return undefined;
@@ -147,7 +147,7 @@ function surgeRunningLimit(
 ): RunningLimit {
   const sourceVA = element.kind === 'inverter' ? (element.assists?.limit.va ?? 0) : 0;
   const { continuousW, continuousVA } = element.rating;
-  const { watts, va } = runningSum(throughElement(element, [...selfStarting, ...order]));
+  const { watts, va } = runningSum(onMembers(element.members, [...selfStarting, ...order]));
   const powerFactor = va.stated > 0 ? watts.stated / va.stated : 1;
   const isWatts = continuousW.value / powerFactor < continuousVA.value;
   const limit = own.find((each) => each.unit === (isWatts ? 'W' : 'VA'));
@@ -186,10 +186,10 @@ function kickFrom(
   consumer: Consumer,
 ): Kick | undefined {
   const limit = limits.filter((each) => each.element === element).sort(compareLimits)[0];
-  const [here] = throughElement(element, [consumer]);
+  const [here] = onMembers(element.members, [consumer]);
   const part = here?.parts.find((each) => each.part.id === limit?.start?.partId);
   if (!limit?.start || !here || !part?.start) return undefined;
-  const others = throughElement(element, running).filter(({ load }) => load.id !== consumer.load.id);
+  const others = onMembers(element.members, running).filter(({ load }) => load.id !== consumer.load.id);
   const rest = [...others, here].flatMap((each) =>
     each.parts.filter((other) => other !== part).map((other) => other.running),
   );

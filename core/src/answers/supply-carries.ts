@@ -1,7 +1,7 @@
 import { intervalOf } from '../rig/half-widths.js';
 import type { Converter, Rig, Supply } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
-import { runningSum } from '../system/flow.js';
+import { runningSum } from '../system/running-set.js';
 
 /** What a supply carries for hours, VA, before any load is looked at. */
 export interface SupplyCarries {

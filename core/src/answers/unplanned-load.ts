@@ -1,16 +1,16 @@
-import { supplyOf } from '../rig/lookup.js';
-import type { Load, Rig } from '../rig/schema.js';
+import { compile, type CompiledRig } from '../system/compile.js';
+import type { Circuit, Load, Rig } from '../rig/schema.js';
 import { decidingLimit, type Limit } from '../verdict/limit.js';
 import { momentsOf, situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
 
 /** What a guest may switch on without asking: a hair dryer, a heater. */
-export const USUAL_SURPRISE_W = 1500;
+export const USUAL_UNPLANNED_W = 1500;
 const MOST_W = 4000;
 const STEPS = 9;
 
 /** What one more load on a circuit does, without a start of its own. */
-export interface Surprise {
-  readonly circuit: Rig['circuits'][number];
+export interface UnplannedLoad {
+  readonly circuit: Circuit;
   /** The most it may draw so that the set still holds, W; 0 where nothing fits. */
   readonly mostW: number;
   /** The limit that decides at the size asked for. */
@@ -22,24 +22,30 @@ export interface Surprise {
  * with free outlets in turn (on every AC circuit, where none is marked).
  *
  * @param watts Its size, W.
- * @returns Circuits that are fed, the weakest first. Source: physics; needs C9.
+ * @returns Circuits that are fed, the weakest first. Source: physics.
  */
-export function surprisesOf(rig: Rig, scene: CheckScene, watts = USUAL_SURPRISE_W): readonly Surprise[] {
+export function unplannedLoadsOf(
+  rig: Rig,
+  scene: CheckScene,
+  watts = USUAL_UNPLANNED_W,
+): readonly UnplannedLoad[] {
   const marked = rig.circuits.filter((circuit) => circuit.hasFreeOutlets === 'yes');
   const isAc = (busId: string): boolean => rig.buses.some((bus) => bus.id === busId && bus.kind === 'ac');
   const circuits = marked.length > 0 ? marked : rig.circuits.filter((circuit) => isAc(circuit.bus));
+  const compiled = compile({ ...rig, loads: [...rig.loads, ...circuits.map((each) => unplanned(each))] });
+  const holds = (circuit: Circuit, size: number): boolean =>
+    limitsWith(compiled, scene, circuit, size).every((limit) => limit.verdict === 'holds');
   return circuits
-    .flatMap((circuit) => {
-      const limits = limitsWith(rig, scene, circuit.id, watts);
-      if (!limits) return [];
-      return [{ circuit, mostW: mostWatts(rig, scene, circuit.id), limit: decidingLimit(limits) }];
-    })
+    .filter((circuit) => !compiled.on(scene.supply).whyNotFed(unplanned(circuit).id))
+    .map((circuit) => ({
+      circuit,
+      mostW: mostWatts((size) => holds(circuit, size)),
+      limit: decidingLimit(limitsWith(compiled, scene, circuit, watts)),
+    }))
     .sort((a, b) => a.mostW - b.mostW);
 }
 
-function mostWatts(rig: Rig, scene: CheckScene, circuit: string): number {
-  const holds = (watts: number): boolean =>
-    limitsWith(rig, scene, circuit, watts)?.every((limit) => limit.verdict === 'holds') ?? false;
+function mostWatts(holds: (watts: number) => boolean): number {
   if (holds(MOST_W)) return MOST_W;
   let [fits, fails] = [0, MOST_W];
   for (let step = 0; step < STEPS; step += 1) {
@@ -50,29 +56,26 @@ function mostWatts(rig: Rig, scene: CheckScene, circuit: string): number {
   return fits;
 }
 
-/** Everything steady and every start that can happen at any moment, with the stranger plugged in. */
+/** Everything steady and every start that can happen at any moment, with something more plugged in. */
 function limitsWith(
-  rig: Rig,
+  compiled: CompiledRig,
   scene: CheckScene,
-  circuit: string,
+  circuit: Circuit,
   watts: number,
-): readonly Limit[] | undefined {
-  const stranger: Load = {
-    id: strangerId(rig),
-    name: 'Something more',
-    circuit,
-    usage: 'left-on',
-    parts: [{ id: 'main', kind: 'resistance-heater', runningW: { value: watts, basis: 'setting' } }],
-  };
-  const more: Rig = { ...rig, loads: [...rig.loads, stranger] };
-  const on = [...scene.on, { load: stranger.id }];
-  const situation = situationOf(more, supplyOf(more, scene.supply), on);
-  if (situation.notFed.some(({ load }) => load.id === stranger.id)) return undefined;
+): readonly Limit[] {
+  const load = unplanned(circuit, watts);
+  const system = compiled.withNumbersOf(load).on(scene.supply);
+  const situation = situationOf(system, [...scene.on, { load: load.id }]);
   return [...steadyLimitsOf(situation, situation.consumers), ...momentsOf(situation, situation.consumers)];
 }
 
-function strangerId(rig: Rig): string {
-  let id = 'something-more';
-  while (rig.loads.some((load) => load.id === id)) id = `${id}-x`;
-  return id;
+/** One resistive load of some size on a circuit, under an id that no load of a rig file can have. */
+function unplanned(circuit: Circuit, watts = 0): Load {
+  return {
+    id: `unplanned on ${circuit.id}`,
+    name: 'Something more',
+    circuit: circuit.id,
+    usage: 'left-on',
+    parts: [{ id: 'main', kind: 'resistance-heater', runningW: { value: watts, basis: 'setting' } }],
+  };
 }

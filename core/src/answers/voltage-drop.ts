@@ -3,7 +3,7 @@ import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
-import { runningSum } from '../system/flow.js';
+import { runningSum } from '../system/running-set.js';
 
 /** What a circuit's cable loses of the volts while the set runs. */
 export interface VoltageDrop {

@@ -1,13 +1,14 @@
 import type { Basis, Quantity } from '../quantity/quantity.js';
 import { partNumber } from '../electrical/part-numbers.js';
 import type { PartNumber } from '../rig/edits.js';
-import { withPartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check } from '../verdict/check.js';
-import { atOnce } from './in-steps.js';
+import { noProgress, type Progress } from './progress.js';
 import { outlooksOf } from './outlook.js';
 import { settlementOf } from './settle.js';
 import type { CheckScene } from '../verdict/situation.js';
+import type { CompiledRig } from '../system/compile.js';
+import { withNumber } from './with-number.js';
 
 /** How well the numbers of a rig are known. */
 export interface DoubtCount {
@@ -53,26 +54,22 @@ type Candidate = Pick<WorthLookingUp, 'loadId' | 'partId' | 'field' | 'quantity'
  * The ONE number worth looking up next: with its doubt taken away, the set that is on and the outlooks of
  * all other loads lose the most Tight verdicts. Where none is Tight, the widest of the doubtful numbers.
  *
+ * @param progress Told after each number.
  * @returns Undefined where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
  */
-export function worthLookingUp(rig: Rig, scene: CheckScene): WorthLookingUp | undefined {
-  return atOnce(worthLookingUpInSteps(rig, scene));
-}
-
-/**
- * The same with a pause after each number: with many loads it takes seconds, and a page must not stand still
- * for so long.
- */
-export function* worthLookingUpInSteps(
-  rig: Rig,
+export function worthLookingUp(
+  compiled: CompiledRig,
   scene: CheckScene,
-): Generator<undefined, WorthLookingUp | undefined> {
-  const tight = tightCount(rig, scene);
-  const settlement = settlementOf(rig, scene, check(rig, scene));
+  progress: Progress = noProgress,
+): WorthLookingUp | undefined {
+  const tight = tightCount(compiled, scene);
+  const settlement = settlementOf(compiled, scene, check(compiled, scene));
   const counted: WorthLookingUp[] = [];
-  for (const { loadId, partId, field, quantity } of candidatesOf(rig)) {
+  const candidates = candidatesOf(compiled.rig);
+  for (const candidate of candidates) {
+    const { loadId, partId, field, quantity } = candidate;
     const certain: Quantity = { value: quantity.value, basis: 'setting' };
-    const left = tight === 0 ? 0 : tightCount(withPartNumber(rig, loadId, partId, field, certain), scene);
+    const left = tight === 0 ? 0 : tightCount(withNumber(compiled, candidate, certain), scene);
     const decides =
       settlement?.by === 'measuring' &&
       settlement.loadId === loadId &&
@@ -80,7 +77,7 @@ export function* worthLookingUpInSteps(
       settlement.field === field;
     const threshold = decides ? settlement.threshold : undefined;
     counted.push({ loadId, partId, field, quantity, tight, settles: tight - left, threshold });
-    yield;
+    progress(counted.length, candidates.length);
   }
   return counted.sort(
     (a, b) =>
@@ -106,7 +103,8 @@ function candidatesOf(rig: Rig): readonly Candidate[] {
   );
 }
 
-function tightCount(rig: Rig, scene: CheckScene): number {
-  const outlooks = [...outlooksOf(rig, scene).values()].filter(({ answer }) => answer === 'tight').length;
-  return outlooks + (check(rig, scene).verdict === 'tight' ? 1 : 0);
+function tightCount(compiled: CompiledRig, scene: CheckScene): number {
+  const outlooks = [...outlooksOf(compiled, scene).values()];
+  const tight = outlooks.filter(({ answer }) => answer === 'tight').length;
+  return tight + (check(compiled, scene).verdict === 'tight' ? 1 : 0);
 }

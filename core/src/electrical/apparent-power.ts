@@ -1,5 +1,6 @@
 import {
   addGrouped,
+  closedDoubt,
   closeSum,
   doubtOf,
   groupByCause,
@@ -114,6 +115,27 @@ export function closeAc({ watts, nonActive, lagging, laggingWithoutLast }: OpenA
     laggingWithoutLast ?? (lagging ? closeSum(lagging, last.nonActive) : all),
   );
 }
+
+/** VA of an open sum with its last consumer known in VA at some power factor, read against or for the user. */
+export function closedVa(
+  { watts, nonActive, lagging, laggingWithoutLast }: OpenAcSum,
+  last: DoubtfulTerm,
+  powerFactor: number,
+  edge: 'hi' | 'lo',
+): number {
+  const across = nonActivePower(powerFactor, powerFactor);
+  if (edge === 'hi') return Math.hypot(most(watts, last, powerFactor), most(nonActive, last, across));
+  const lags = laggingWithoutLast
+    ? below(laggingWithoutLast, doubtOf(laggingWithoutLast.down))
+    : least(lagging ?? nonActive, last, across);
+  return Math.hypot(least(watts, last, powerFactor), lags);
+}
+
+const most = ({ stated, up }: OpenSum, { value, plus }: DoubtfulTerm, factor: number): number =>
+  stated + value * factor + closedDoubt(up, plus * factor);
+
+const least = ({ stated, down }: OpenSum, { value, minus }: DoubtfulTerm, factor: number): number =>
+  Math.max(0, stated + value * factor - closedDoubt(down, minus * factor));
 
 const nonActiveOf = (term: AcTerm): DoubtfulTerm => term.nonActive;
 

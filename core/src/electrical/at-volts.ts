@@ -62,10 +62,8 @@ export function onModifiedSine(consumer: Consumer): Consumer {
 /** The share of a load's volt-amps that one conductor carries: all of it, or a part of each number. */
 export function onConductor(consumer: Consumer, share: number): Consumer {
   if (share === 1) return consumer;
-  const known = shares.get(consumer);
-  if (known?.share === share) return known.consumer;
   const factor = { lo: share, stated: share, hi: share };
-  const scaled = withParts(consumer, (part) => ({
+  return withParts(consumer, (part) => ({
     ...part,
     running: {
       ...part.running,
@@ -74,12 +72,7 @@ export function onConductor(consumer: Consumer, share: number): Consumer {
     },
     start: part.start && startTimes(part.start, factor),
   }));
-  shares.set(consumer, { share, consumer: scaled });
-  return scaled;
 }
-
-/** Every limit of a leg asks for the same share again. */
-const shares = new WeakMap<Consumer, { readonly share: number; readonly consumer: Consumer }>();
 
 function currentAt(onVoltage: OnVoltage, { lo, stated, hi }: Interval): Interval {
   return onVoltage === 'resistive' ? { lo, stated, hi } : { lo: 1 / hi, stated: 1 / stated, hi: 1 / lo };

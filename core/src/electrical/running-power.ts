@@ -1,4 +1,4 @@
-import { scaleQuantity } from '../quantity/arithmetic.js';
+import { scaleQuantity, timesFactor } from '../quantity/arithmetic.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
 import {
   BATTERY_CHARGER_EFFICIENCY,
@@ -89,30 +89,14 @@ function wattsFrom(part: Part, from: RunningFrom): Quantity {
   return { value: 0, basis: 'guess' };
 }
 
-/** S is known, so P is: its edges are those of S at the edges of the power factor. */
-function wattsFromVA(va: Quantity, powerFactor: Interval): Quantity {
-  const { minus = 0, plus = 0 } = va;
-  const value = va.value * powerFactor.stated;
-  return {
-    ...va,
-    value,
-    minus: value - (va.value - minus) * powerFactor.lo,
-    plus: (va.value + plus) * powerFactor.hi - value,
-  };
-}
+/** S is known, so P is. */
+const wattsFromVA = (va: Quantity, { lo, stated, hi }: Interval): Quantity =>
+  timesFactor(va, { low: lo, usual: stated, high: hi });
 
 function withWidths(quantity: Quantity, role: 'running', part: Part): Quantity {
   return { ...quantity, ...halfWidthsOf(quantity, role, part.kind) };
 }
 
 /** A figure over an efficiency with a range: least over most, and most over least. */
-function divided(quantity: Quantity, { low, usual, high }: UsualRange): Quantity {
-  const { minus = 0, plus = 0 } = quantity;
-  const value = quantity.value / usual;
-  return {
-    ...quantity,
-    value,
-    minus: value - (quantity.value - minus) / high,
-    plus: (quantity.value + plus) / low - value,
-  };
-}
+const divided = (quantity: Quantity, { low, usual, high }: UsualRange): Quantity =>
+  timesFactor(quantity, { low: 1 / high, usual: 1 / usual, high: 1 / low });

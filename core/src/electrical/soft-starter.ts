@@ -1,3 +1,4 @@
+import { timesFactor } from '../quantity/arithmetic.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { UsualRange } from '../reference/kinds-of-parts.js';
 import { RAMP_S, REMAINING, REMAINING_WHILE_LEARNING } from '../reference/soft-starters.js';
@@ -49,14 +50,12 @@ const typical = ({ low, usual, high }: UsualRange): Quantity => ({
   plus: high - usual,
 });
 
-/** The doubtful one of the two says how the product is known. */
+/** The doubtful one of the two says how the product is known; no more can remain than there was. */
 function product(va: Quantity, share: Quantity): Quantity {
-  const value = va.value * share.value;
+  const { value, minus = 0, plus = 0 } = share;
+  const low = value - minus;
   return {
-    value,
+    ...timesFactor(va, { low, usual: value, high: Math.min(1, value + plus) }),
     basis: share.basis === 'measured' ? va.basis : share.basis,
-    minus: value - (va.value - (va.minus ?? 0)) * (share.value - (share.minus ?? 0)),
-    plus: (va.value + (va.plus ?? 0)) * Math.min(1, share.value + (share.plus ?? 0)) - value,
-    ...(va.commonCause && { commonCause: va.commonCause }),
   };
 }

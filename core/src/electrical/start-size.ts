@@ -1,4 +1,4 @@
-import { scaleQuantity, subtractQuantity } from '../quantity/arithmetic.js';
+import { scaleQuantity, subtractQuantity, timesFactor, type FactorRange } from '../quantity/arithmetic.js';
 import type { Quantity } from '../quantity/quantity.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
@@ -89,9 +89,17 @@ function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | u
 /** No locked-rotor amps on the plate: a multiple of the rated-load amps, with the range of the kind. */
 function fromRatedLoad(part: Part, ratedLoadA: Quantity, volts: number): Sized {
   const multiple = part.kind === 'hermetic-rotary' ? LOCKED_OVER_RATED.rotary : LOCKED_OVER_RATED.other;
-  const value = ratedLoadA.value * multiple * volts;
-  return { origin: 'rated-load', va: withWidths({ value, basis: 'typical' }, 'start', part.kind) };
+  const rated = scaleQuantity(withWidths(ratedLoadA, 'running', part.kind), volts);
+  const { startMultiple = exactly(multiple) } = kindOfPart(part.kind);
+  const { low, usual, high } = startMultiple;
+  return usualMultiple('rated-load', rated, {
+    low: (multiple * low) / usual,
+    usual: multiple,
+    high: (multiple * high) / usual,
+  });
 }
+
+const exactly = (value: number): FactorRange => ({ low: value, usual: value, high: value });
 
 /** The usual multiple of a kind applies to amps, so to VA; never to watts. */
 function fromMultiple(part: Part, system: SystemOfLoad): Sized | undefined {
@@ -99,18 +107,14 @@ function fromMultiple(part: Part, system: SystemOfLoad): Sized | undefined {
   if (!startMultiple) return undefined;
   const { watts, va } = runningPowerOf(part, system);
   const running = va ?? scaleQuantity(watts, 1 / runningPowerFactor(part, system).stated);
-  const { minus = 0, plus = 0 } = running;
-  const value = running.value * startMultiple.usual;
-  return {
-    origin: 'multiple',
-    va: {
-      value,
-      basis: 'typical',
-      minus: value - (running.value - minus) * startMultiple.low,
-      plus: (running.value + plus) * startMultiple.high - value,
-    },
-  };
+  return usualMultiple('multiple', running, startMultiple);
 }
+
+/** What a running figure depends on, its start depends on as well. */
+const usualMultiple = (origin: StartOrigin, running: Quantity, multiple: FactorRange): Sized => ({
+  origin,
+  va: { ...timesFactor(running, multiple), basis: 'typical' },
+});
 
 function secondsOf(part: Part, start: Start): Quantity {
   if (start.seconds) return withWidths(start.seconds, 'seconds', part.kind);

@@ -121,6 +121,11 @@ export function closeSum({ stated, down, up }: OpenSum, last: DoubtfulTerm): Dou
   };
 }
 
+/** The doubt that counts of an open sum with a last term of some half-width: as closed, without the rest of it. */
+export function closedDoubt({ hard, squares, ownGroup }: OpenSpread, halfWidth: number): number {
+  return Math.min(hard + halfWidth, EXPANSION * Math.sqrt(squares + (ownGroup + halfWidth) ** 2));
+}
+
 /**
  * The doubt that counts: the expanded uncertainty, never beyond the hard bound.
  *

@@ -460,7 +460,7 @@ const CIRCUITS: Entries = {
   'circuits[].hasFreeOutlets': [
     'Whether anyone may plug something in here.',
     'Look for a free outlet.',
-    'Where a surprise can come from.',
+    'Where a load that nobody planned can come from.',
   ],
   'circuits[].sharesNeutralWith': [
     'The other circuit of a three-wire branch.',

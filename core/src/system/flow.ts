@@ -1,7 +1,6 @@
-import { addAc, type AcSum, type AcTerm, type Demand } from '../electrical/apparent-power.js';
+import type { AcSum, Demand } from '../electrical/apparent-power.js';
 import { addShares, inverterShare, plainDemand, sourceShare } from '../electrical/assist.js';
 import type { Consumer } from '../electrical/consumer.js';
-import { onConductor } from '../electrical/at-volts.js';
 import { dcDemand, type LossCurve, lossCurveOf } from '../electrical/efficiency-curve.js';
 import { intervalOf } from '../rig/half-widths.js';
 import type {
@@ -9,73 +8,20 @@ import type {
   BehindLimit,
   BreakerElement,
   InverterElement,
-  Members,
   SeriesElement,
 } from './series-elements.js';
-
-/** The consumers of a set of loads. */
-export function among(
-  loads: { has(id: string): boolean },
-  consumers: readonly Consumer[],
-): readonly Consumer[] {
-  return consumers.filter((consumer) => loads.has(consumer.load.id));
-}
-
-/** The consumers on a conductor, each with the share of it that flows there. */
-export function onMembers(members: Members, consumers: readonly Consumer[]): readonly Consumer[] {
-  return consumers.flatMap((consumer) => {
-    const share = members.get(consumer.load.id);
-    return share === undefined ? [] : [onConductor(consumer, share)];
-  });
-}
-
-/** The consumers whose current passes through an element. */
-export function throughElement(element: SeriesElement, consumers: readonly Consumer[]): readonly Consumer[] {
-  return flowOn(element.members, consumers).through;
-}
-
-/** What a conductor carries of some consumers. */
-interface Flow {
-  readonly through: readonly Consumer[];
-  sum?: AcSum;
-}
-
-function flowOn(members: Members, consumers: readonly Consumer[]): Flow {
-  const known = flows.get(consumers) ?? new Map<Members, Flow>();
-  flows.set(consumers, known);
-  const flow = known.get(members) ?? { through: onMembers(members, consumers) };
-  known.set(members, flow);
-  return flow;
-}
-
-function sumOn(members: Members, consumers: readonly Consumer[]): AcSum {
-  const flow = flowOn(members, consumers);
-  return (flow.sum ??= runningSum(flow.through));
-}
-
-/** The conductors of one path have the same members, and every one of their limits asks for the same flow. */
-const flows = new WeakMap<readonly Consumer[], Map<Members, Flow>>();
-
-/** What consumers draw running, as terms of a sum. */
-export function runningTerms(consumers: readonly Consumer[]): readonly AcTerm[] {
-  return consumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
-}
-
-/** The running sum of consumers. */
-export function runningSum(consumers: readonly Consumer[]): AcSum {
-  return addAc(runningTerms(consumers));
-}
+import { among, runningSum, type RunningSet } from './running-set.js';
 
 /** The running power that passes through an element, whoever else carries a part of it left out. */
-export function runningThrough(element: SeriesElement, consumers: readonly Consumer[]): AcSum {
+export function runningThrough(element: SeriesElement, running: RunningSet): AcSum {
   const { members } = element;
   if (element.kind === 'inverter') {
-    const all = sumOn(members, consumers);
+    const all = running.sum(members);
     return element.assists ? inverterShare(all, element.assists.limit.va) : all;
   }
   return 'behindLimits' in element && element.behindLimits.length > 0
-    ? onSource(element.behindLimits, throughElement(element, consumers))
-    : sumOn(members, consumers);
+    ? onSource(element.behindLimits, running.through(members))
+    : running.sum(members);
 }
 
 /** Loads ahead of an inverter/charger draw what they draw; those behind it what its limit lets through. */
@@ -124,9 +70,9 @@ export function batteryWatts({ inverters }: BatteryElement, sums: readonly AcSum
 }
 
 /** What the batteries give while a set runs, W. */
-export function runningBatteryWatts(element: BatteryElement, consumers: readonly Consumer[]): Demand {
-  const sums = element.inverters.map((inverter) => runningThrough(inverter, consumers));
-  return batteryWatts(element, sums, runningSum(among(element.dcMembers, consumers)).watts);
+export function runningBatteryWatts(element: BatteryElement, running: RunningSet): Demand {
+  const sums = element.inverters.map((inverter) => runningThrough(inverter, running));
+  return batteryWatts(element, sums, running.sum(element.dcMembers).watts);
 }
 
 /** Each leg of a unit has its share of the resistance; the idle draw of the unit counts once. */

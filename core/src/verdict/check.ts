@@ -1,6 +1,7 @@
-import { supplyOf } from '../rig/lookup.js';
 import type { Consumer } from '../electrical/consumer.js';
-import type { Rig, Supply } from '../rig/schema.js';
+import type { Supply } from '../rig/schema.js';
+import type { CompiledRig } from '../system/compile.js';
+import { RunningSet } from '../system/running-set.js';
 import { compareLimits, decidingLimit, type Limit } from './limit.js';
 import { restartsOf, type Restart } from './restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
@@ -29,6 +30,14 @@ export interface CheckResult {
   readonly tripsWhen: TripsWhen | undefined;
   readonly elements: readonly SeriesElement[];
   readonly notFed: readonly NotFed[];
+}
+
+/** All that runs of a set, for what its conductors carry. */
+export function runningSetOf({
+  selfStarting,
+  order,
+}: Pick<CheckResult, 'selfStarting' | 'order'>): RunningSet {
+  return new RunningSet([...selfStarting, ...order]);
 }
 
 /** Which orders of the starts a verdict is for. */
@@ -62,7 +71,7 @@ export function ladderOf(result: CheckResult): readonly Limit[] {
  * order of its starts does; the verdict is for the best order of the pessimistic edge, or, where only
  * the optimistic edge passes and in another order, for that one.
  *
- * @param rig A validated rig.
+ * @param compiled A validated rig, compiled.
  * @param scene What is on, and the supply; ids must be those of the rig.
  * @param startOrder The best order (the default), the one given by the scene, or any: then every load
  *   must be able to start last.
@@ -70,8 +79,12 @@ export function ladderOf(result: CheckResult): readonly Limit[] {
  * @throws RangeError where an id of the scene is not in the rig.
  * Source: methods.md, rules 1 to 11, 13 to 15.
  */
-export function check(rig: Rig, scene: CheckScene, startOrder: StartOrderRule = 'best'): CheckResult {
-  const situation = situationOf(rig, supplyOf(rig, scene.supply), scene.on);
+export function check(
+  compiled: CompiledRig,
+  scene: CheckScene,
+  startOrder: StartOrderRule = 'best',
+): CheckResult {
+  const situation = situationOf(compiled.on(scene.supply), scene.on);
   const { consumers, test, ties } = situation;
   const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');

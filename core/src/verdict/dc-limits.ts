@@ -9,7 +9,7 @@ import { REFERENCE_VOLTS, RIPPLE, TYPICAL_CUT_OFF_V } from '../reference/batteri
 import type { Battery } from '../rig/schema.js';
 import { bankAmps, dcPathOf, isSagKnown, sharesOf } from './dc-path.js';
 import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
-import type { BatteryElement } from '../system/series-elements.js';
+import type { BatteryElement, InverterElement } from '../system/series-elements.js';
 
 /** What a bank gives before and while something is tested, W, and how long that lasts. */
 export interface DcCase {
@@ -17,9 +17,11 @@ export interface DcCase {
   readonly demand: Demand;
   /** Set for a start. */
   readonly start?: StartTested;
+  /** The inverters that draw from it meanwhile. */
+  readonly inverters: readonly InverterElement[];
   /** While a source may share the start, nothing on the DC side makes it trip for certain. */
   readonly isShared?: boolean;
-  readonly doubts: Limit['doubts'];
+  readonly weighed: Limit['weighed'];
   /** Appended to the ids of a start's limits. */
   readonly idSuffix: string;
 }
@@ -109,7 +111,7 @@ function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[]
   const kind = dcCase.start ? 'dc-volts-start' : 'dc-volts';
   const own = element.batteries.flatMap(({ cutOffV }) => cutOffV ?? []);
   return [
-    ...(element.inverters.length > 0
+    ...(dcCase.inverters.length > 0
       ? [
           dcLimit(
             element,
@@ -118,7 +120,7 @@ function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[]
             kind,
             'W',
             watts,
-            at(wholeOhms, inverterCutOffV(element)),
+            at(wholeOhms, inverterCutOffV(dcCase.inverters, element.volts)),
           ),
         ]
       : []),
@@ -129,7 +131,7 @@ function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[]
 }
 
 /** The highest cut-off among the inverters of a bus, V; where none is entered, usual for the volts. */
-export function inverterCutOffV({ inverters, volts }: BatteryElement): number {
+export function inverterCutOffV(inverters: readonly InverterElement[], volts: number): number {
   const entered = inverters.flatMap(({ converter }) => converter.cutOffV ?? []);
   const twelves = Math.round(volts / REFERENCE_VOLTS);
   return entered.length > 0 ? Math.max(...entered) : TYPICAL_CUT_OFF_V * twelves;
@@ -194,7 +196,7 @@ function inOneBattery({ running, demand }: DcAmps, share: Interval): DcAmps {
 
 function dcLimit(
   element: BatteryElement,
-  { start, doubts, idSuffix }: DcCase,
+  { start, weighed, idSuffix }: DcCase,
   id: string,
   kind: Limit['kind'],
   unit: Limit['unit'],
@@ -209,7 +211,7 @@ function dcLimit(
     running,
     demand,
     capacity,
-    doubts,
+    weighed,
     ...(start && { start }),
   });
 }

@@ -1,26 +1,22 @@
-import type { Consumer, ConsumerPart } from '../electrical/consumer.js';
-import type { Doubt } from './limit.js';
+import type { Basis } from '../quantity/quantity.js';
+import type { Limit, Weighed } from './limit.js';
 
 const MOST_SHOWN = 3;
 
-/** A part that starts, with the load it belongs to. */
-export interface StartingPart {
-  readonly consumer: Consumer;
-  readonly part: ConsumerPart;
+export interface Doubt {
+  readonly loadId: string;
+  readonly partId: string;
+  readonly field: 'running' | 'start' | 'seconds';
+  readonly basis: Basis;
+  /** The stated value of that number, in W, VA or s. */
+  readonly value: number;
+  /** How much of the demand depends on it, in the unit of the limit. */
+  readonly width: number;
 }
 
-/**
- * Which entered numbers weigh most in a demand, widest first.
- *
- * @param running What runs.
- * @param starting The part that starts on top, if any; its running power does not count then.
- * @param perWatt Converts W or VA to the unit of the limit: 1, or 1/V for amps.
- */
-export function widestDoubts(
-  running: readonly Consumer[],
-  starting?: StartingPart,
-  perWatt = 1,
-): readonly Doubt[] {
+/** Which entered numbers weigh most in the demand on a limit, widest first. */
+export function doubtsOf({ weighed }: Pick<Limit, 'weighed'>): readonly Doubt[] {
+  const { running, starting, perWatt } = weighed;
   const ofRunning = running.flatMap((consumer) =>
     consumer.parts
       .filter((part) => part !== starting?.part)
@@ -33,13 +29,13 @@ export function widestDoubts(
         width: watts.plus * perWatt,
       })),
   );
-  return [...ofRunning, ...ofStart(starting, perWatt)]
+  return [...ofRunning, ...ofStart(weighed)]
     .filter((doubt) => doubt.width > 0)
     .sort((a, b) => b.width - a.width)
     .slice(0, MOST_SHOWN);
 }
 
-function ofStart(starting: StartingPart | undefined, perWatt: number): readonly Doubt[] {
+function ofStart({ starting, perWatt }: Weighed): readonly Doubt[] {
   const size = starting?.part.size;
   if (!starting?.part.start || !size) return [];
   return [

@@ -1,7 +1,7 @@
 import type { Demand } from '../electrical/apparent-power.js';
+import type { Consumer, ConsumerPart } from '../electrical/consumer.js';
 import { limitShrinkage } from '../quantity/combine-doubts.js';
 import type { Edge, Interval } from '../quantity/quantity.js';
-import type { Basis } from '../quantity/quantity.js';
 import type { SeriesElement } from '../system/series-elements.js';
 import { compareVerdicts, verdictOf, type Verdict } from './verdict.js';
 
@@ -59,8 +59,24 @@ export interface Limit {
   readonly verdict: Verdict;
   /** The edge whose figures decide: the one that failed, or the pessimistic one for Holds. */
   readonly edge: Edge;
-  /** The numbers whose doubt weighs most, widest first; asked for few of many limits. */
-  readonly doubts: () => readonly Doubt[];
+  /** What its doubts come from: asked for few of many limits, by `doubtsOf`. */
+  readonly weighed: Weighed;
+}
+
+/** The numbers in a demand. */
+export interface Weighed {
+  /** What runs through the element. */
+  readonly running: readonly Consumer[];
+  /** The part that starts on top, of which the running power does not count. */
+  readonly starting?: StartingPart;
+  /** Converts W or VA to the unit of the limit: 1, or 1/V for amps. */
+  readonly perWatt: number;
+}
+
+/** A part that starts, with the load it belongs to. */
+export interface StartingPart {
+  readonly consumer: Consumer;
+  readonly part: ConsumerPart;
 }
 
 export interface StartTested {
@@ -77,17 +93,6 @@ export interface StartTested {
   readonly straddles: boolean;
 }
 
-export interface Doubt {
-  readonly loadId: string;
-  readonly partId: string;
-  readonly field: 'running' | 'start' | 'seconds';
-  readonly basis: Basis;
-  /** The stated value of that number, in W, VA or s. */
-  readonly value: number;
-  /** How much of the demand depends on it, in the unit of the limit. */
-  readonly width: number;
-}
-
 /** A limit's own ceiling at one edge with the half-width that counts there. */
 export interface CapacityWithDoubt {
   readonly pessimistic: { readonly value: number; readonly minus: number };
@@ -95,7 +100,7 @@ export interface CapacityWithDoubt {
   readonly optimistic: { readonly value: number; readonly plus: number };
 }
 
-export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'doubts'> & {
+export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'weighed'> & {
   readonly start?: StartTested;
   readonly running: Interval;
   readonly demand: Demand;
@@ -142,7 +147,7 @@ export function judge(facts: LimitFacts): Limit {
     loading: loadingOf(edge === 'pessimistic' ? demand.hi : demand.lo, capacity[edge]),
     verdict,
     edge,
-    doubts: facts.doubts,
+    weighed: facts.weighed,
   };
 }
 

@@ -1,19 +1,18 @@
 import type { Consumer } from '../electrical/consumer.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Load, Rig, Scene, Supply } from '../rig/schema.js';
+import type { Load, Scene, Supply } from '../rig/schema.js';
 import { withCause, type Limit } from './limit.js';
-import type { SeriesElement } from '../system/series-elements.js';
+import type { System } from '../system/compile.js';
+import { RunningSet } from '../system/running-set.js';
+import type { Members, SeriesElement } from '../system/series-elements.js';
 import { hasStart } from '../electrical/joined-start.js';
 import { startLimits, startsTogether } from './start-limits.js';
 import type { StartTest } from './start-order.js';
 import { steadyLimits } from './steady-limits.js';
 import { boggedDown } from './other-surges.js';
-import { fedLoads } from '../system/fed-loads.js';
 import { unlocked } from '../system/locks.js';
 import { tiesOf, type Ties } from '../system/ties.js';
-import { fedConsumer } from '../system/consumers.js';
 import type { NotFed } from '../system/fed-loads.js';
-import { wiringOf } from '../system/wiring.js';
 
 /** Which loads are on, and on which supply. */
 export interface CheckScene {
@@ -45,37 +44,31 @@ export interface Situation {
   readonly inState: (load: Load, stateId?: string) => Consumer | undefined;
 }
 
-/** Follows the wiring of what is on, less what its locks and shedders keep off. */
-export function situationOf(rig: Rig, supply: Supply, on: readonly LoadOn[]): Situation {
-  const loads = on.map((entry) => loadOf(rig, entry.load));
-  const { fed, notFed } = fedLoads(rig, supply, loads);
-  const { free, keptOff } = unlocked(
-    rig,
-    fed.map(({ load }) => load),
-  );
-  const situation = wiredSituation(rig, supply, free, on);
+/** What runs of a set once its locks and shedders have acted. */
+export function situationOf(system: System, on: readonly LoadOn[]): Situation {
+  const loads = on.map((entry) => loadOf(system.rig, entry.load));
+  const notFed = loads.flatMap(({ id }) => system.whyNotFed(id) ?? []);
+  const fed = loads.filter(({ id }) => !system.whyNotFed(id));
+  const { free, keptOff } = unlocked(system.rig, fed);
+  const situation = situationOfAll(system, free, on);
   return { ...situation, notFed: [...notFed, ...keptOff] };
 }
 
 /** The situation of loads whatever locks say: for questions about loads that are off. */
-export function wiredSituation(
-  rig: Rig,
-  supply: Supply,
-  loads: readonly Load[],
-  on: readonly LoadOn[],
-): Situation {
-  const { elements, fed, notFed } = wiringOf(rig, supply, loads);
-  const stateOf = (load: Load) => on.find((entry) => entry.load === load.id)?.state;
-  const consumers = fed.map((entry) => fedConsumer(rig, supply, entry, stateOf(entry.load)));
-  const isOn = new Set(on.map((entry) => entry.load));
-  const ties = tiesOf(rig, consumers, (id) => isOn.has(id));
+export function situationOfAll(system: System, loads: readonly Load[], on: readonly LoadOn[]): Situation {
+  const { rig, supply, consumerOf, whyNotFed } = system;
+  const states = new Map(on.map((entry) => [entry.load, entry.state]));
+  const consumers = loads.flatMap(({ id }) => consumerOf(id, states.get(id)) ?? []);
+  const isThere = new Set(consumers.map(({ load }) => load.id));
+  const elements = system.elements.filter(({ members }) => hasAny(members, isThere));
+  const ties = tiesOf(rig, consumers, (id) => states.has(id));
   const testSurge: StartTest = (running, surging, isEnough) =>
     startLimits(elements, ties.withFollowers(running), surging, isEnough);
   return {
     supply,
     elements,
     consumers,
-    notFed,
+    notFed: loads.flatMap(({ id }) => whyNotFed(id) ?? []),
     test: (running, starting, isEnough) => [
       ...testSurge(running, starting, isEnough),
       ...tiedStarts(elements, ties, running, starting),
@@ -83,16 +76,19 @@ export function wiredSituation(
     testTogether: (running, group) => startsTogether(elements, running, group),
     testSurge,
     ties,
-    inState: (load, stateId) => {
-      const entry = fed.find((each) => each.load.id === load.id);
-      return entry && fedConsumer(rig, supply, entry, stateId);
-    },
+    inState: (load, stateId) => consumerOf(load.id, stateId),
   };
+}
+
+function hasAny(members: Members, ids: ReadonlySet<string>): boolean {
+  for (const id of members.keys()) if (ids.has(id)) return true;
+  return false;
 }
 
 /** Everything steady in a situation. */
 export function steadyLimitsOf({ elements }: Situation, running: readonly Consumer[]): readonly Limit[] {
-  return elements.flatMap((element) => steadyLimits(element, running));
+  const set = new RunningSet(running);
+  return elements.flatMap((element) => steadyLimits(element, set));
 }
 
 /**

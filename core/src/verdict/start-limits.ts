@@ -12,20 +12,18 @@ import {
   wattsPerVA,
   type Ceiling,
 } from '../electrical/surge-tiers.js';
-import { widestDoubts, type StartingPart } from './doubts.js';
 import { dcLimits } from './dc-limits.js';
+import { ampsThrough, batteryWatts, inAmps, runningThrough } from '../system/flow.js';
+import { among, onMembers, RunningSet, runningSum, runningTerms } from '../system/running-set.js';
 import {
-  among,
-  ampsThrough,
-  batteryWatts,
-  inAmps,
-  onMembers,
-  runningSum,
-  runningTerms,
-  runningThrough,
-  throughElement,
-} from '../system/flow.js';
-import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
+  exactCapacity,
+  judge,
+  type CapacityWithDoubt,
+  type Limit,
+  type StartingPart,
+  type StartTested,
+  type Weighed,
+} from './limit.js';
 import type {
   Assist,
   BatteryElement,
@@ -125,7 +123,7 @@ function sumsOnce(rest: readonly Consumer[], start: StartOfPart): () => Sums {
 function sumsOf(rest: readonly Consumer[], start: StartOfPart): Sums {
   const terms = runningTerms(rest);
   const before = addAc(terms);
-  return { before, during: addStart(terms, start, before) };
+  return { before, during: addStart(terms, start) };
 }
 
 /** Asks once for each of the members. */
@@ -274,7 +272,7 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
       running: sums.before[unit],
       demand: sums.during[unit],
       capacity: surgeCapacity(ceilings, { watts: perVA, optimistic: foldback }, helped),
-      doubts: () => widestDoubts(startCase.restConsumers, startCase),
+      weighed: weighedAt(startCase, 1),
     });
   return [limitIn('va', 1), limitIn('watts', wattsPerVA(rating))];
 }
@@ -366,7 +364,7 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
       running: before,
       demand,
       capacity: exactCapacity(band.pessimistic, asStated.pessimistic, band.optimistic + inverterAdds),
-      doubts: () => widestDoubts(startCase.restConsumers, startCase, 1 / element.volts),
+      weighed: weighedAt(startCase, 1 / element.volts),
     }),
   ];
 }
@@ -406,7 +404,7 @@ function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] 
       running: inAmps(before.va, element.volts),
       demand: inAmps(during.va, element.volts),
       capacity: exactCapacity(element.amps, element.amps, Infinity),
-      doubts: () => widestDoubts(startCase.restConsumers, startCase, 1 / element.volts),
+      weighed: weighedAt(startCase, 1 / element.volts),
     }),
   ];
 }
@@ -434,8 +432,9 @@ function onBattery(element: BatteryElement, startCase: StartCase): readonly Limi
     running: at('before'),
     demand: at('during'),
     start: testedStart(startCase, start.seconds.hi, false),
+    inverters: inverters.filter((_, index) => (sums[index]?.during.va.hi ?? 0) > 0),
     isShared: carriers.some(({ assists }) => assists && assists.startCarrier !== 'inverter'),
-    doubts: () => widestDoubts(restConsumers, startCase, 1 / element.volts),
+    weighed: weighedAt(startCase, 1 / element.volts),
     idSuffix: `:start:${consumer.load.id}:${part.part.id}`,
   });
 }
@@ -445,11 +444,16 @@ function whileStarting(inverter: InverterElement, { on, group, restConsumers }: 
   const own = on(inverter.members);
   if (own) return own.sums();
   const isOfGroup = group.some(({ load }) => inverter.members.has(load.id));
-  const running = isOfGroup
-    ? runningSum(throughElement(inverter, restConsumers))
-    : runningThrough(inverter, restConsumers);
+  const rest = new RunningSet(restConsumers);
+  const running = isOfGroup ? rest.sum(inverter.members) : runningThrough(inverter, rest);
   return { before: running, during: running };
 }
+
+const weighedAt = ({ restConsumers, consumer, part }: StartCase, perWatt: number): Weighed => ({
+  running: restConsumers,
+  starting: { consumer, part },
+  perWatt,
+});
 
 function testedStart(
   { consumer, part, start }: StartCase,

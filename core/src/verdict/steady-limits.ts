@@ -8,16 +8,8 @@ import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
 import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
-import { widestDoubts } from './doubts.js';
-import {
-  ampsThrough,
-  among,
-  inAmps,
-  runningBatteryWatts,
-  runningSum,
-  runningThrough,
-  throughElement,
-} from '../system/flow.js';
+import { ampsThrough, inAmps, runningBatteryWatts, runningThrough } from '../system/flow.js';
+import { among, RunningSet, runningSum } from '../system/running-set.js';
 import { dcLimits } from './dc-limits.js';
 import { asPlanningRule, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
 import type {
@@ -36,8 +28,8 @@ import type {
 const SECONDS_PER_MINUTE = 60;
 
 /** Everything that must be carried for as long as the set runs. */
-export function steadyLimits(element: SeriesElement, running: readonly Consumer[]): readonly Limit[] {
-  if (throughElement(element, running).length === 0) return [];
+export function steadyLimits(element: SeriesElement, running: RunningSet): readonly Limit[] {
+  if (running.through(element.members).length === 0) return [];
   switch (element.kind) {
     case 'inverter':
       return [...powerLimits(element, running), ...peakLimit(element, running)];
@@ -60,13 +52,10 @@ export function steadyLimits(element: SeriesElement, running: readonly Consumer[
 }
 
 /** Watts and VA are limits of their own. An inverter that assists and is not needed has none. */
-function powerLimits(
-  element: InverterElement | GeneratorElement,
-  running: readonly Consumer[],
-): readonly Limit[] {
+function powerLimits(element: InverterElement | GeneratorElement, running: RunningSet): readonly Limit[] {
   const sum = runningThrough(element, running);
   if (sum.va.hi === 0) return [];
-  const doubts = () => widestDoubts(throughElement(element, running));
+  const weighed = { running: running.through(element.members), perWatt: 1 };
   const { continuousW, continuousVA } = element.rating;
   const isInverter = element.kind === 'inverter';
   return [
@@ -78,7 +67,7 @@ function powerLimits(
       running: sum.watts,
       demand: sum.watts,
       capacity: ratingCapacity(continuousW),
-      doubts,
+      weighed,
     }),
     judge({
       id: `${element.id}:va`,
@@ -88,7 +77,7 @@ function powerLimits(
       running: sum.va,
       demand: sum.va,
       capacity: ratingCapacity(continuousVA),
-      doubts,
+      weighed,
     }),
   ];
 }
@@ -97,8 +86,8 @@ function powerLimits(
  * Electronics draw their current in peaks. The sum of crest factor x volt-amps, over that of a sine, is held
  * against the highest tier: its peak is what an inverter can give in a moment.
  */
-function peakLimit(element: InverterElement, running: readonly Consumer[]): readonly Limit[] {
-  const through = throughElement(element, running);
+function peakLimit(element: InverterElement, running: RunningSet): readonly Limit[] {
+  const through = running.through(element.members);
   const parts = through.flatMap((consumer) => consumer.parts);
   if (!parts.some(({ part }) => kindOfPart(part.kind).crestFactor)) return [];
   // An inverter that assists and is not needed has no peaks to give.
@@ -126,7 +115,7 @@ function peakLimit(element: InverterElement, running: readonly Consumer[]): read
         // A source that is assisted may take as much of the peaks as of the rest.
         optimistic: { value: highest.value + (element.assists?.limit.va ?? 0), plus: highest.plus },
       },
-      doubts: () => widestDoubts(through),
+      weighed: { running: through, perWatt: 1 },
     }),
   ];
 }
@@ -150,13 +139,12 @@ function ratingCapacity(rating: Quantity): CapacityWithDoubt {
  * A breaker carries more for a while than for ever. Where loads are known to end, the optimistic
  * edge is tested for each length of overload: what still runs after so long must be carried so long.
  */
-function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Limit {
-  const through = throughElement(element, running);
+function breakerLimit(element: BreakerElement, running: RunningSet): Limit {
+  const through = running.through(element.members);
   const amps = (sum: AcSum): Demand => ampsThrough(element, sum.va);
   const hardest = [...new Set(through.map(secondsOf))]
     .map((overloadS) => {
-      const lasting = running.filter((consumer) => secondsOf(consumer) >= overloadS);
-      const { lo } = amps(runningThrough(element, lasting.length < running.length ? lasting : running));
+      const { lo } = amps(runningThrough(element, lastingAmong(running, overloadS)));
       return { lo, carries: steadyBand(element, overloadS).optimistic };
     })
     .reduce((worst, each) => (each.lo / each.carries > worst.lo / worst.carries ? each : worst));
@@ -170,8 +158,14 @@ function breakerLimit(element: BreakerElement, running: readonly Consumer[]): Li
     running: all,
     demand: { ...all, lo: hardest.lo },
     capacity: exactCapacity(rated, rated, hardest.carries),
-    doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+    weighed: { running: through, perWatt: 1 / element.volts },
   });
+}
+
+function lastingAmong(running: RunningSet, overloadS: number): RunningSet {
+  const { consumers } = running;
+  const lasting = consumers.filter((consumer) => secondsOf(consumer) >= overloadS);
+  return lasting.length < consumers.length ? new RunningSet(lasting) : running;
 }
 
 const secondsOf = ({ load }: Consumer): number =>
@@ -181,13 +175,12 @@ const secondsOf = ({ load }: Consumer): number =>
  * What runs for three hours and more, against 80 % of the breaker or the plug; what others draw from the same
  * breaker is taken to last. Kept or not kept.
  */
-function continuousRule(
-  element: BreakerElement | CordElement,
-  running: readonly Consumer[],
-): readonly Limit[] {
+function continuousRule(element: BreakerElement | CordElement, running: RunningSet): readonly Limit[] {
   if (!element.hasContinuousRule) return [];
-  const lasting = running.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES);
-  const through = throughElement(element, lasting);
+  const lasting = new RunningSet(
+    running.consumers.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES),
+  );
+  const through = lasting.through(element.members);
   if (through.length === 0) return [];
   const demand = ampsThrough(element, runningThrough(element, lasting).va);
   const rated = element.kind === 'plug-and-cord' ? element.amps : element.protection.amps;
@@ -202,17 +195,14 @@ function continuousRule(
         running: demand,
         demand,
         capacity: exactCapacity(planned, planned, planned),
-        doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+        weighed: { running: through, perWatt: 1 / element.volts },
       }),
     ),
   ];
 }
 
 /** Plugs, cords, cables and relays have one rating; nothing opens to protect them. */
-function ratingLimit(
-  element: RelayElement | CordElement | CableElement,
-  running: readonly Consumer[],
-): Limit {
+function ratingLimit(element: RelayElement | CordElement | CableElement, running: RunningSet): Limit {
   const demand = inAmps(runningThrough(element, running).va, element.volts);
   return judge({
     id: `${element.id}:amps`,
@@ -222,12 +212,12 @@ function ratingLimit(
     running: demand,
     demand,
     capacity: exactCapacity(element.amps, element.amps, element.amps),
-    doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
+    weighed: { running: running.through(element.members), perWatt: 1 / element.volts },
   });
 }
 
 /** A rating that is not entered could be anything: it holds at best and fails at worst, so it is Tight. */
-function unknownLimit(element: UnknownRatingElement, running: readonly Consumer[]): readonly Limit[] {
+function unknownLimit(element: UnknownRatingElement, running: RunningSet): readonly Limit[] {
   const { va } = runningThrough(element, running);
   if (va.hi === 0) return [];
   const limit = judge({
@@ -238,15 +228,15 @@ function unknownLimit(element: UnknownRatingElement, running: readonly Consumer[
     running: va,
     demand: va,
     capacity: exactCapacity(0, 0, Infinity),
-    doubts: () => [],
+    weighed: { running: [], perWatt: 1 },
   });
   // Behind what is known to be over, before what is known to hold.
   return [{ ...limit, loading: 1 }];
 }
 
 /** A neutral that two circuits share carries more than either of them where their legs do not oppose. */
-function neutralLimit(element: NeutralElement, running: readonly Consumer[]): Limit {
-  const through = throughElement(element, running);
+function neutralLimit(element: NeutralElement, running: RunningSet): Limit {
+  const through = running.through(element.members);
   const [one, two] = element.sides.map((side) => inAmps(runningSum(among(side, through)).va, element.volts));
   const at = (edge: keyof Interval): number => neutralBound(element.legs, one?.[edge] ?? 0, two?.[edge] ?? 0);
   const demand = plainDemand(at('lo'), at('stated'), at('hi'));
@@ -258,16 +248,17 @@ function neutralLimit(element: NeutralElement, running: readonly Consumer[]): Li
     running: demand,
     demand,
     capacity: exactCapacity(element.amps, element.amps, element.amps),
-    doubts: () => widestDoubts(through, undefined, 1 / element.volts),
+    weighed: { running: through, perWatt: 1 / element.volts },
   });
 }
 
-function batteryLimits(element: BatteryElement, running: readonly Consumer[]): readonly Limit[] {
+function batteryLimits(element: BatteryElement, running: RunningSet): readonly Limit[] {
   const demand = runningBatteryWatts(element, running);
   return dcLimits(element, {
     running: demand,
     demand,
-    doubts: () => widestDoubts(throughElement(element, running), undefined, 1 / element.volts),
+    inverters: element.inverters.filter((inverter) => runningThrough(inverter, running).va.hi > 0),
+    weighed: { running: running.through(element.members), perWatt: 1 / element.volts },
     idSuffix: '',
   });
 }

@@ -2,8 +2,10 @@ import { formatAmount, formatNumber } from '../quantity/format.js';
 import { formatDuration } from '../quantity/format-time.js';
 import type { Basis, Interval } from '../quantity/quantity.js';
 import type { BatteryClock } from '../answers/battery-clock.js';
-import { among, runningBatteryWatts, runningSum, runningThrough, throughElement } from '../system/flow.js';
-import type { RunningSet } from './working.js';
+import { runningSetOf } from '../verdict/check.js';
+import { runningBatteryWatts, runningThrough } from '../system/flow.js';
+import { runningSum } from '../system/running-set.js';
+import type { AnsweredSet } from './working.js';
 
 /** One line of how the battery's amps come about, W. */
 export interface ClockLine {
@@ -26,16 +28,15 @@ const PERCENT = 100;
  * The battery clock laid open: what each load draws, what a source carries of it, what the inverter
  * loses, then amps and hours.
  */
-export function clockWorkingOf(set: RunningSet, clock: BatteryClock): ClockWorking {
-  const running = [...set.selfStarting, ...set.order];
+export function clockWorkingOf(set: AnsweredSet, clock: BatteryClock): ClockWorking {
+  const running = runningSetOf(set);
   const { inverters, dcMembers } = clock.element;
-  const inverted = inverters.map((inverter) => throughElement(inverter, running));
-  const all = sum(inverted.map((consumers) => runningSum(consumers).watts));
+  const all = sum(inverters.map((inverter) => running.sum(inverter.members).watts));
   const own = sum(inverters.map((inverter) => runningThrough(inverter, running).watts));
-  const dc = runningSum(among(dcMembers, running)).watts;
+  const dc = running.sum(dcMembers).watts;
   const drawn = runningBatteryWatts(clock.element, running);
   const losses = difference(difference(drawn, own), dc);
-  const onBattery = running.filter(
+  const onBattery = running.consumers.filter(
     ({ load }) => dcMembers.has(load.id) || inverters.some(({ members }) => members.has(load.id)),
   );
   return {

@@ -8,6 +8,8 @@ import { theElement, theLoad } from '../rig/names-in-sentences.js';
 import { ceilingTime, partName } from './names.js';
 import type { Restart } from '../verdict/restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
+import { doubtsOf } from '../verdict/doubts.js';
+import { RunningSet } from '../system/running-set.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import type { Verdict } from '../verdict/verdict.js';
 import type { TripsWhen } from '../verdict/when-it-trips.js';
@@ -326,7 +328,7 @@ function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
       { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
     ];
   }
-  const doubt = limit.doubts()[0];
+  const doubt = doubtsOf(limit)[0];
   if (!doubt) return [];
   const enteredIn = doubt.field === 'start' ? 'VA' : 'W';
   const what = doubt.field === 'start' ? 'at the start of' : 'for';
@@ -344,7 +346,7 @@ function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
   if (limit.start) return `as ${partName(rig, limit.start)} starts`;
   const culprit = result.order.find((_, index) => {
     const running = [...result.selfStarting, ...result.order.slice(0, index + 1)];
-    return steadyLimits(limit.element, running).some(
+    return steadyLimits(limit.element, new RunningSet(running)).some(
       (each) => each.id === limit.id && each.verdict === 'trips',
     );
   });

@@ -1,23 +1,23 @@
 import { formatAmount } from '../quantity/format.js';
 import type { Rig } from '../rig/schema.js';
 import { explainLimit, listNames, plainText } from './explain.js';
-import type { Surprise } from '../answers/unplanned-load.js';
+import type { UnplannedLoad } from '../answers/unplanned-load.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
 
 /** What one more switch does, told over all circuits: whether it holds, the weakest place and what fits there. */
-export function surpriseWords(
+export function unplannedLoadWords(
   rig: Rig,
-  surprises: readonly Surprise[],
+  found: readonly UnplannedLoad[],
   watts: number,
 ): { readonly verdict: Verdict; readonly line: string; readonly detail: string } | undefined {
-  const [weakest] = surprises;
+  const [weakest] = found;
   if (!weakest) return undefined;
   const size = formatAmount(watts, 'W');
-  const verdicts = surprises.map(({ limit }) => limit?.verdict ?? 'holds');
+  const verdicts = found.map(({ limit }) => limit?.verdict ?? 'holds');
   const verdict = worstVerdict(verdicts);
-  const failing = surprises.filter((_, index) => verdicts[index] !== 'holds');
+  const failing = found.filter((_, index) => verdicts[index] !== 'holds');
   const where =
-    failing.length === surprises.length && failing.length > 1
+    failing.length === found.length && failing.length > 1
       ? 'on any circuit'
       : `on ${listNames(failing.map(({ circuit }) => circuit.name))}`;
   const room =
@@ -28,7 +28,7 @@ export function surpriseWords(
     weakest.limit && verdict !== 'holds' ? ` ${plainText(explainLimit(rig, weakest.limit))}` : '';
   return {
     verdict,
-    line: surprises.every(({ mostW }) => mostW === 0)
+    line: found.every(({ mostW }) => mostW === 0)
       ? 'Nothing more fits anywhere.'
       : verdict === 'holds'
         ? `Any one more of ${size} holds.`

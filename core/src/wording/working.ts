@@ -9,7 +9,7 @@ import { sourceWords } from '../reference/provenance.js';
 import { ROUGH_USE } from '../reference/rough-use.js';
 import type { Load, Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
-import { throughElement } from '../system/flow.js';
+import { onMembers } from '../system/running-set.js';
 import { originWords } from './origin-words.js';
 import type { Limit } from '../verdict/limit.js';
 import type { GeneratorElement, InverterElement } from '../system/series-elements.js';
@@ -50,17 +50,17 @@ const SUMS: Record<Limit['unit'], string> = {
 };
 
 /** What runs, and which starts were tested: all that the working of a limit needs to know of its set. */
-export type RunningSet = Pick<CheckResult, 'selfStarting' | 'order' | 'starts'>;
+export type AnsweredSet = Pick<CheckResult, 'selfStarting' | 'order' | 'starts'>;
 
 /** The set with a load added that is off: what its outlook is about. */
-export function asIfOn(rig: Rig, { selfStarting, order }: RunningSet, load: Load): RunningSet {
+export function asIfOn(rig: Rig, { selfStarting, order }: AnsweredSet, load: Load): AnsweredSet {
   const added = consumerOf(load, systemOfLoad(rig, load));
   return { selfStarting: [...selfStarting, ...order, added], order: [], starts: [] };
 }
 
 /** The numbers behind a limit, largest first, and the sources of what it is held against. */
-export function workingOf(set: RunningSet, limit: Limit): Working {
-  const running = throughElement(limit.element, runningAt(set, limit));
+export function workingOf(set: AnsweredSet, limit: Limit): Working {
+  const running = onMembers(limit.element.members, runningAt(set, limit));
   const perUnit = limit.unit === 'A' && 'volts' in limit.element ? limit.element.volts : 1;
   const lines = running
     .flatMap((consumer) => consumer.parts.map((part) => lineOf(limit, consumer, part, perUnit)))
@@ -96,7 +96,7 @@ function onSourceWords({ element, start }: Limit): string {
 const ampsOf = (va: number, volts: number): string => formatAmount(va / volts, 'A');
 
 /** What runs while the limit is tested, the load that starts included. */
-function runningAt(set: RunningSet, { start }: Limit): readonly Consumer[] {
+function runningAt(set: AnsweredSet, { start }: Limit): readonly Consumer[] {
   const everything = [...set.selfStarting, ...set.order];
   const inOrder = set.starts.find(
     (each) => each.consumer.load.id === start?.loadId && each.moment === 'in-order' && !start.again,

@@ -1,15 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
-  check,
   contradictionsOf,
   explain,
   kindOfPart,
-  outlooksOf,
   outlookWords,
   verdictPhrase,
   wireTablesOf,
   type Load,
 } from '@heliarch/core';
+import { EMPTY } from 'rxjs';
+import { Answers } from '../../answers/answers';
+import { latest } from '../../answers/latest';
+import { AnswerState } from '../../ui/answer-state';
 import { FieldGroup } from '../../ui/fields/field-group';
 import { FieldHelpLine } from '../../ui/fields/field-help';
 import { FieldRow } from '../../ui/fields/field-row';
@@ -28,6 +31,7 @@ import { TiesBand } from './ties-band';
   selector: 'heli-load-plate',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    AnswerState,
     FieldGroup,
     FieldHelpLine,
     FieldRow,
@@ -52,32 +56,50 @@ export class LoadPlate {
     [...new Set(this.load().parts.map(({ kind }) => kindOfPart(kind).name))].join(', with a '),
   );
 
+  private readonly questions = inject(Answers);
+  private readonly attempt = signal(0);
+  protected readonly asked = toSignal(
+    latest(
+      toObservable(
+        computed(() => ({ rig: this.state.rig(), loadId: this.load().id, attempt: this.attempt() })),
+      ),
+      ({ rig, loadId }) => (rig.scenes[0] ? this.questions.aboutLoad(rig, rig.scenes[0], loadId) : EMPTY),
+    ),
+  );
+  /** What was given last about this load. */
+  private readonly given = computed(() => {
+    const given = this.asked()?.given;
+    return given?.about.loadId === this.load().id ? given : undefined;
+  });
+
   /** Started alone on the supply of the set, and what it means for the set itself. */
   protected readonly alone = computed(() => {
-    const rig = this.state.rig();
-    const scene = rig.scenes[0];
-    if (!scene) return undefined;
-    const result = check(rig, { supply: scene.supply, on: [{ load: this.load().id }] });
-    const words = explain(rig, result);
-    const supply = rig.supplies.find(({ id }) => id === scene.supply)?.name ?? '';
-    const [notFed] = result.notFed;
+    const given = this.given();
+    if (!given) return undefined;
+    const { rig } = given.about;
+    const { alone } = given.value;
+    const words = explain(rig, alone);
+    const [notFed] = alone.notFed;
     return {
-      verdict: result.verdict,
-      supply,
+      verdict: alone.verdict,
+      supply: alone.supply.name,
       isFed: notFed === undefined,
       words: notFed ? `Not on this supply: ${notFed.because}.` : `${verdictPhrase(words)}. ${words.action}`,
     };
   });
 
   protected readonly inSet = computed(() => {
-    const rig = this.state.rig();
-    const scene = rig.scenes[0];
-    const load = this.load();
-    if (!scene) return '';
-    if (scene.on.some((on) => on.load === load.id)) return 'It is on in your set.';
-    const outlook = outlooksOf(rig, scene).get(load.id);
-    return outlook ? `On top of your set: ${outlookWords(rig, load, outlook)}.` : '';
+    const given = this.given();
+    if (!given) return '';
+    const { outlook } = given.value;
+    return outlook
+      ? `On top of your set: ${outlookWords(given.about.rig, this.load(), outlook)}.`
+      : 'It is on in your set.';
   });
+
+  protected askAgain(): void {
+    this.attempt.update((attempt) => attempt + 1);
+  }
 
   /** What contradicts what in this load, as typed. */
   protected readonly slips = computed(() => {

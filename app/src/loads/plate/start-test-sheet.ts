@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import {
   check,
+  compile,
   explain,
   formatAmount,
   formatNumber,
@@ -197,7 +198,7 @@ export class StartTestSheet {
     const scene = rig?.scenes[0];
     if (!rig || !found || !scene) return undefined;
     const after = withPartNumber(rig, this.load().id, this.part().id, 'start', found.va);
-    const [now, then] = [check(rig, scene), check(after, scene)];
+    const [now, then] = [check(compile(rig), scene), check(compile(after), scene)];
     const [wordsNow, wordsThen] = [explain(rig, now), explain(after, then)];
     if (wordsNow.action === wordsThen.action && now.verdict === then.verdict)
       return 'The set that is on stays as it is.';

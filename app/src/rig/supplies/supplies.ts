@@ -1,27 +1,30 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
-  batteryClockOf,
-  check,
   choiceWords,
   explain,
   formatAmount,
   formatDuration,
   formatNumber,
-  inputLimitOf,
-  leftBeside,
   supplyCarries,
   verdictPhrase,
   type Rig,
   type Supply,
 } from '@heliarch/core';
+import { EMPTY } from 'rxjs';
+import { Answers } from '../../answers/answers';
+import { latest } from '../../answers/latest';
+import { AnswerState } from '../../ui/answer-state';
 import { ArrivalTest, postOf } from '../../ui/arrival-test';
 import { VerdictMark } from '../../ui/verdict-mark';
+import type { OnSupply } from '../../workers/rig-questions';
 import { PartSheet } from '../part-sheet';
 import { RigState } from '../rig-state';
 
 interface Row {
   readonly label: string;
-  readonly of: (rig: Rig, supply: Supply) => string;
+  /** @param set What is on, on this supply; undefined until it is worked out. */
+  readonly of: (rig: Rig, supply: Supply, set: OnSupply | undefined) => string;
 }
 
 const OPEN = '–';
@@ -61,26 +64,22 @@ const ROWS: readonly Row[] = [
   { label: 'The battery lasts for your set', of: lasts },
 ];
 
-function roomToGrow(rig: Rig, supply: Supply): string {
-  const scene = rig.scenes[0];
-  if (!scene) return OPEN;
-  const left = leftBeside(rig, check(rig, { ...scene, supply: supply.id }));
-  if (!Number.isFinite(left)) return 'not entered';
-  return left > 0 ? `at least ${formatAmount(left, 'VA', 'at-least')}` : 'none for hours';
+function roomToGrow(_: Rig, __: Supply, set: OnSupply | undefined): string {
+  if (!set) return OPEN;
+  if (!Number.isFinite(set.leftVA)) return 'not entered';
+  return set.leftVA > 0 ? `at least ${formatAmount(set.leftVA, 'VA', 'at-least')}` : 'none for hours';
 }
 
 /** From full to its reserve, at what the set draws now. */
-function lasts(rig: Rig, supply: Supply): string {
-  const scene = rig.scenes[0];
-  const clock = scene && batteryClockOf(scene, check(rig, { ...scene, supply: supply.id }));
+function lasts(_: Rig, __: Supply, set: OnSupply | undefined): string {
+  const clock = set?.clock;
   if (!clock || clock.amps.stated <= 0) return OPEN;
   const usable = clock.ampHoursNow * (1 - clock.reservePercent / PERCENT);
   return `${formatDuration((usable / clock.amps.stated) * SECONDS_PER_HOUR)} from full`;
 }
 
-function advised(rig: Rig, supply: Supply): string {
-  const scene = rig.scenes[0];
-  const limit = scene && inputLimitOf(rig, check(rig, { ...scene, supply: supply.id }));
+function advised(_: Rig, __: Supply, set: OnSupply | undefined): string {
+  const limit = set?.inputLimit;
   if (!limit) return OPEN;
   const { atLeastA, atMostA } = limit;
   const most = formatNumber(Math.floor(atMostA), 0);
@@ -93,7 +92,7 @@ function advised(rig: Rig, supply: Supply): string {
 @Component({
   selector: 'heli-supplies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ArrivalTest, PartSheet, VerdictMark],
+  imports: [AnswerState, ArrivalTest, PartSheet, VerdictMark],
   template: `
     <div class="room">
       <section aria-label="Supplies side by side">
@@ -126,8 +125,10 @@ function advised(rig: Rig, supply: Supply): string {
                 <th scope="row">Your set on it</th>
                 @for (answer of answers(); track $index) {
                   <td [class]="answer.verdict">
-                    <heli-verdict-mark [mark]="answer.verdict" /> <strong>{{ answer.word }}</strong>
-                    <span class="caption">{{ answer.action }}</span>
+                    @if (answer.verdict; as verdict) {
+                      <heli-verdict-mark [mark]="verdict" /> <strong>{{ answer.word }}</strong>
+                      <span class="caption">{{ answer.action }}</span>
+                    }
                   </td>
                 }
               </tr>
@@ -142,6 +143,7 @@ function advised(rig: Rig, supply: Supply): string {
             </tbody>
           </table>
         </div>
+        <heli-answer-state what="Your set on each supply" [answer]="asked()?.newest" (again)="askAgain()" />
         <p class="caption">
           “Carries” is for hours, at nominal volts; legs, power factor and starts can decide earlier, and
           Together knows them.
@@ -249,22 +251,38 @@ function advised(rig: Rig, supply: Supply): string {
 export class Supplies {
   protected readonly state = inject(RigState);
   protected readonly supplies = computed(() => this.state.rig().supplies);
-  protected readonly rows = computed(() =>
-    ROWS.map(({ label, of }) => ({
-      label,
-      cells: this.supplies().map((supply) => of(this.state.rig(), supply)),
-    })),
+  private readonly questions = inject(Answers);
+  private readonly attempt = signal(0);
+  protected readonly asked = toSignal(
+    latest(toObservable(computed(() => ({ rig: this.state.rig(), attempt: this.attempt() }))), ({ rig }) =>
+      rig.scenes[0] ? this.questions.onEverySupply(rig, rig.scenes[0]) : EMPTY,
+    ),
   );
+  protected readonly rows = computed(() => {
+    const given = this.asked()?.given?.value;
+    return ROWS.map(({ label, of }) => ({
+      label,
+      cells: this.supplies().map((supply) =>
+        of(
+          this.state.rig(),
+          supply,
+          given?.find(({ supplyId }) => supplyId === supply.id),
+        ),
+      ),
+    }));
+  });
   protected readonly answers = computed(() => {
-    const rig = this.state.rig();
-    const scene = rig.scenes[0];
-    return this.supplies().flatMap((supply) => {
-      if (!scene) return [];
-      const result = check(rig, { ...scene, supply: supply.id });
-      const words = explain(rig, result);
-      return [{ verdict: result.verdict, word: verdictPhrase(words), action: words.action }];
+    const given = this.asked()?.given;
+    return this.supplies().map((supply) => {
+      const set = given?.value.find(({ supplyId }) => supplyId === supply.id);
+      const words = given && set && explain(given.about.rig, set.result);
+      return { verdict: set?.result.verdict, word: words && verdictPhrase(words), action: words?.action };
     });
   });
+
+  protected askAgain(): void {
+    this.attempt.update((attempt) => attempt + 1);
+  }
 
   /** The supply that is looked at, where it comes from a post. */
   protected readonly tested = computed(() => {

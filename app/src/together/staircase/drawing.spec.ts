@@ -1,9 +1,11 @@
-import { check, staircaseOf, type Staircase } from '@heliarch/core';
+import { check, compile, staircaseOf, type Staircase } from '@heliarch/core';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { drawStaircase } from './drawing';
 
 function staircase(...ids: string[]): Staircase {
-  const drawn = staircaseOf(check(smallRig(), { supply: 'battery', on: ids.map((load) => ({ load })) }));
+  const drawn = staircaseOf(
+    check(compile(smallRig()), { supply: 'battery', on: ids.map((load) => ({ load })) }),
+  );
   if (!drawn) throw new Error('Nothing to draw');
   return drawn;
 }

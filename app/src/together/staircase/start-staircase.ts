@@ -16,7 +16,7 @@ import {
   VERDICT_WORDS,
   type Kick,
   type Rig,
-  type RunningSet,
+  type AnsweredSet,
   type Staircase,
 } from '@heliarch/core';
 import { LimitWorking } from '../../ui/limit-working';
@@ -46,7 +46,7 @@ let nextId = 0;
 export class StartStaircase {
   readonly rig = input.required<Rig>();
   /** The set it is drawn from, for the working of a kick. */
-  readonly set = input.required<RunningSet>();
+  readonly set = input.required<AnsweredSet>();
   readonly staircase = input.required<Staircase>();
   /** Where more stands above it, the picture is lower. */
   readonly isLow = input(false);

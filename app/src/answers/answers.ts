@@ -1,0 +1,92 @@
+import { Injectable } from '@angular/core';
+import type {
+  CheckScene,
+  Outlook,
+  Progress,
+  Rig,
+  Scene,
+  Settlement,
+  StartOrderRule,
+  UnplannedLoad,
+  WorthLookingUp,
+} from '@heliarch/core';
+import { Observable } from 'rxjs';
+import { QuestionWorker, type Job } from '../workers/question-worker';
+import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
+
+/** How far a question is: asked, answered, or failed with what went wrong. */
+export type Answer<T> =
+  | { readonly status: 'asked'; readonly done: number; readonly of: number }
+  | { readonly status: 'given'; readonly value: T }
+  | { readonly status: 'failed'; readonly problem: string };
+
+/**
+ * What takes longer than a tick, answered in a worker. Whoever unsubscribes no longer waits: with `switchMap` a
+ * newer question takes the place of a stale one.
+ */
+@Injectable({ providedIn: 'root' })
+export class Answers {
+  private readonly worker = new QuestionWorker(
+    () => new Worker(new URL('../workers/rig-questions.worker', import.meta.url), { type: 'module' }),
+  );
+
+  outlooks(rig: Rig, scene: CheckScene): Observable<Answer<ReadonlyMap<string, Outlook>>> {
+    return this.ask(rig, (questions, progress) => questions.outlooks(scene, progress));
+  }
+
+  settlement(
+    rig: Rig,
+    scene: CheckScene,
+    startOrder: StartOrderRule,
+  ): Observable<Answer<Settlement | undefined>> {
+    return this.ask(rig, async (questions) => questions.settlement(scene, startOrder));
+  }
+
+  contingencies(rig: Rig, scene: CheckScene, startOrder: StartOrderRule): Observable<Answer<Contingencies>> {
+    return this.ask(rig, (questions) => questions.contingencies(scene, startOrder));
+  }
+
+  unplannedLoads(rig: Rig, scene: CheckScene, watts: number): Observable<Answer<readonly UnplannedLoad[]>> {
+    return this.ask(rig, (questions) => questions.unplannedLoads(scene, watts));
+  }
+
+  worthLookingUp(rig: Rig, scene: CheckScene): Observable<Answer<WorthLookingUp | undefined>> {
+    return this.ask(rig, (questions, progress) => questions.worthLookingUp(scene, progress));
+  }
+
+  onEverySupply(rig: Rig, scene: Scene): Observable<Answer<readonly OnSupply[]>> {
+    return this.ask(rig, (questions) => questions.onEverySupply(scene));
+  }
+
+  aboutLoad(rig: Rig, scene: CheckScene, loadId: string): Observable<Answer<LoadAnswer>> {
+    return this.ask(rig, (questions) => questions.aboutLoad(scene, loadId));
+  }
+
+  private ask<T>(
+    rig: Rig,
+    question: (...asked: Parameters<Job['ask']>) => Promise<T>,
+  ): Observable<Answer<T>> {
+    return new Observable((subscriber) => {
+      const progress: Progress = (done, of) => subscriber.next({ status: 'asked', done, of });
+      const job: Job = {
+        rig,
+        ask: question,
+        progress,
+        given: (value) => {
+          subscriber.next({ status: 'given', value: value as T });
+          subscriber.complete();
+        },
+        failed: (error) => {
+          subscriber.next({
+            status: 'failed',
+            problem: error instanceof Error ? error.message : String(error),
+          });
+          subscriber.complete();
+        },
+      };
+      subscriber.next({ status: 'asked', done: 0, of: 0 });
+      this.worker.ask(job);
+      return () => this.worker.drop(job);
+    });
+  }
+}

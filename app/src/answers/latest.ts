@@ -1,0 +1,25 @@
+import { scan, switchMap, map, type Observable } from 'rxjs';
+import type { Answer } from './answers';
+
+/** The answer that was given last and what it is about, and how the newest question stands. */
+export interface Latest<Asked, T> {
+  readonly given: { readonly about: Asked; readonly value: T } | undefined;
+  readonly newest: Answer<T>;
+}
+
+/** Asks each question as it comes and drops the one before it; what was given stands until there is something newer. */
+export function latest<Asked, T>(
+  asked$: Observable<Asked>,
+  ask: (asked: Asked) => Observable<Answer<T>>,
+): Observable<Latest<Asked, T>> {
+  return asked$.pipe(
+    switchMap((about) => ask(about).pipe(map((newest) => ({ about, newest })))),
+    scan(
+      (before: Latest<Asked, T>, { about, newest }) => ({
+        newest,
+        given: newest.status === 'given' ? { about, value: newest.value } : before.given,
+      }),
+      { given: undefined, newest: { status: 'asked', done: 0, of: 0 } },
+    ),
+  );
+}

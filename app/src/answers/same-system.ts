@@ -1,0 +1,8 @@
+import type { Rig } from '@heliarch/core';
+
+/** Whether two rigs are the same but for what is on: that belongs to a question, not to what it is asked about. */
+export function isSameSystem(one: Rig, other: Rig): boolean {
+  const fields = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof Rig>;
+  fields.delete('scenes');
+  return [...fields].every((field) => one[field] === other[field]);
+}

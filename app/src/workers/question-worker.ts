@@ -1,0 +1,90 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Progress, Rig } from '@heliarch/core';
+import { isSameSystem } from '../answers/same-system';
+import type { RigQuestions } from './rig-questions';
+
+/** One question, and who waits for its answer. */
+export interface Job {
+  readonly rig: Rig;
+  readonly ask: (questions: Remote<RigQuestions>, progress: Progress & object) => Promise<unknown>;
+  readonly progress: Progress;
+  readonly given: (answer: unknown) => void;
+  readonly failed: (error: unknown) => void;
+}
+
+/** A question that nobody waits for any more may still end by itself this long; then its worker is ended. */
+const GRACE_MS = 200;
+
+/**
+ * The worker that answers questions about rigs, one after the other. It is started when the first is asked, and
+ * started anew where a question that nobody waits for any more is in the way of those that are waited for.
+ */
+export class QuestionWorker {
+  private worker: Worker | undefined;
+  private questions: Remote<RigQuestions> | undefined;
+  private rigInUse: Rig | undefined;
+  private readonly waiting = new Map<Job, number>();
+  private readonly dropped = new Map<Job, number>();
+
+  constructor(private readonly start: () => Worker) {}
+
+  ask(job: Job): void {
+    this.endWhatIsInTheWay();
+    this.waiting.set(job, performance.now());
+    this.begin(job);
+  }
+
+  /** Nobody waits for it any more. */
+  drop(job: Job): void {
+    const since = this.waiting.get(job);
+    if (since === undefined) return;
+    this.waiting.delete(job);
+    this.dropped.set(job, since);
+  }
+
+  private begin(job: Job): void {
+    const questions = (this.questions ??= this.started());
+    const ended = (): boolean => {
+      this.dropped.delete(job);
+      return this.questions === questions && this.waiting.delete(job);
+    };
+    const failed = (error: unknown): void => {
+      if (ended()) job.failed(error);
+    };
+    if (!this.rigInUse || !isSameSystem(this.rigInUse, job.rig)) {
+      this.rigInUse = job.rig;
+      questions.use(job.rig).catch(failed);
+    }
+    job.ask(questions, proxy(job.progress)).then((answer) => {
+      if (ended()) job.given(answer);
+    }, failed);
+  }
+
+  private started(): Remote<RigQuestions> {
+    this.worker = this.start();
+    this.rigInUse = undefined;
+    this.worker.addEventListener('error', (event) => this.failAll(event));
+    return wrap<RigQuestions>(this.worker);
+  }
+
+  private failAll(event: ErrorEvent): void {
+    const waiting = [...this.waiting.keys()];
+    this.end();
+    this.waiting.clear();
+    for (const job of waiting) job.failed(new Error(event.message || 'The worker could not be started'));
+  }
+
+  private endWhatIsInTheWay(): void {
+    const now = performance.now();
+    if (![...this.dropped.values()].some((since) => now - since > GRACE_MS)) return;
+    this.end();
+    for (const job of this.waiting.keys()) this.begin(job);
+  }
+
+  private end(): void {
+    this.worker?.terminate();
+    this.worker = undefined;
+    this.questions = undefined;
+    this.dropped.clear();
+  }
+}

@@ -1,0 +1,130 @@
+import {
+  batteryClockOf,
+  check,
+  compile,
+  dimmingOf,
+  inputLimitOf,
+  leftBeside,
+  outlookOf,
+  outlooksOf,
+  powerBackOf,
+  settlementOf,
+  unplannedLoadsOf,
+  voltageDropsOf,
+  worthLookingUp,
+  type BatteryClock,
+  type CheckResult,
+  type CheckScene,
+  type CompiledRig,
+  type Dimming,
+  type InputLimit,
+  type Outlook,
+  type PowerBack,
+  type Progress,
+  type Rig,
+  type Scene,
+  type Settlement,
+  type StartOrderRule,
+  type UnplannedLoad,
+  type VoltageDrop,
+  type WorthLookingUp,
+} from '@heliarch/core';
+
+/** Often enough for an eye, seldom enough for the page. */
+const PROGRESS_EVERY_MS = 100;
+
+/** What stands beside a verdict: the power comes back, lights dip, volts drop, the limit to set. */
+export interface Contingencies {
+  readonly powerBack: PowerBack | undefined;
+  readonly dimming: Dimming | undefined;
+  readonly voltageDrops: readonly VoltageDrop[];
+  readonly inputLimit: InputLimit | undefined;
+}
+
+/** A set on one of the supplies of its rig. */
+export interface OnSupply {
+  readonly supplyId: string;
+  readonly result: CheckResult;
+  /** VA beside it for hours. */
+  readonly leftVA: number;
+  readonly clock: BatteryClock | undefined;
+  readonly inputLimit: InputLimit | undefined;
+}
+
+/** A load alone, and on top of what is on. */
+export interface LoadAnswer {
+  readonly alone: CheckResult;
+  /** Undefined where it is on. */
+  readonly outlook: Outlook | undefined;
+}
+
+/** The questions about a rig that take longer than a tick, as a worker answers them: one compiled rig for all. */
+export class RigQuestions {
+  private compiled: CompiledRig | undefined;
+
+  /** The rig that everything from now on is asked about. */
+  use(rig: Rig): void {
+    this.compiled = compile(rig);
+  }
+
+  outlooks(scene: CheckScene, progress?: Progress): ReadonlyMap<string, Outlook> {
+    return outlooksOf(this.rigInUse, scene, throttled(progress));
+  }
+
+  settlement(scene: CheckScene, startOrder: StartOrderRule): Settlement | undefined {
+    return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
+  }
+
+  contingencies(scene: CheckScene, startOrder: StartOrderRule): Contingencies {
+    const { rig } = this.rigInUse;
+    const result = check(this.rigInUse, scene, startOrder);
+    return {
+      powerBack: powerBackOf(this.rigInUse, scene),
+      dimming: dimmingOf(rig, result),
+      voltageDrops: voltageDropsOf(rig, result),
+      inputLimit: inputLimitOf(rig, result),
+    };
+  }
+
+  unplannedLoads(scene: CheckScene, watts: number): readonly UnplannedLoad[] {
+    return unplannedLoadsOf(this.rigInUse.rig, scene, watts);
+  }
+
+  worthLookingUp(scene: CheckScene, progress?: Progress): WorthLookingUp | undefined {
+    return worthLookingUp(this.rigInUse, scene, throttled(progress));
+  }
+
+  onEverySupply(scene: Scene): readonly OnSupply[] {
+    const { rig } = this.rigInUse;
+    return rig.supplies.map(({ id }) => {
+      const result = check(this.rigInUse, { ...scene, supply: id });
+      return {
+        supplyId: id,
+        result,
+        leftVA: leftBeside(rig, result),
+        clock: batteryClockOf(scene, result),
+        inputLimit: inputLimitOf(rig, result),
+      };
+    });
+  }
+
+  aboutLoad(scene: CheckScene, loadId: string): LoadAnswer {
+    const alone = check(this.rigInUse, { supply: scene.supply, on: [{ load: loadId }] });
+    return { alone, outlook: outlookOf(this.rigInUse, scene, loadId) };
+  }
+
+  private get rigInUse(): CompiledRig {
+    if (!this.compiled) throw new Error('Asked before there was a rig');
+    return this.compiled;
+  }
+}
+
+function throttled(progress: Progress | undefined): Progress | undefined {
+  if (!progress) return undefined;
+  let saidAt = performance.now();
+  return (done, of) => {
+    if (performance.now() - saidAt < PROGRESS_EVERY_MS) return;
+    saidAt = performance.now();
+    progress(done, of);
+  };
+}

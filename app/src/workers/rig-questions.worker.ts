@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { RigQuestions } from './rig-questions';
+
+expose(new RigQuestions());
