@@ -28,7 +28,7 @@ import {
 
 /** Version of this report; docs/command-line.md describes it. */
 const REPORT_FORMAT = 'heliarch-check';
-const REPORT_VERSION = 2;
+const REPORT_VERSION = 3;
 
 /** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
 export function reportAsJson(
@@ -44,6 +44,9 @@ export function reportAsJson(
     version: REPORT_VERSION,
     supply: result.supply.id,
     verdict: result.verdict,
+    leans: result.lean?.leans ?? null,
+    odds: result.lean?.odds ?? null,
+    tooLittleKnown: result.lean?.isTooLittleKnown ?? false,
     restartVerdict:
       result.restarts.length === 0 ? null : result.restarts.every(({ holds }) => holds) ? 'holds' : 'fails',
     condition: words.condition,

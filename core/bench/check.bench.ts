@@ -16,7 +16,7 @@ const SHARE_ON = 3;
 for (const loads of [12, 24, 40]) {
   const rig = startedByHand(largeRig(loads));
   const scene: CheckScene = { supply: 'battery', on: everyThird(rig) };
-  const { consumers } = situationOf(compile(rig).on(scene.supply), scene.on);
+  const { consumers } = situationOf(compile(rig).on(scene.supply), scene);
   const spiky = consumers.filter((consumer) => hasStart(consumer) && consumer.load.usage !== 'by-itself');
   const reference = timed(() => subsetProgramme(rig, scene));
   const checking = timed(() => check(compile(rig), scene));
@@ -39,7 +39,7 @@ function everyThird(rig: Rig): CheckScene['on'] {
 
 /** Whether some order passes, by the loads that can be running before each start. */
 function subsetProgramme(rig: Rig, scene: CheckScene): boolean {
-  const { consumers, test } = situationOf(compile(rig).on(scene.supply), scene.on);
+  const { consumers, test } = situationOf(compile(rig).on(scene.supply), scene);
   const floor = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const spiky = consumers.filter((consumer) => hasStart(consumer) && consumer.load.usage !== 'by-itself');
   const reachable = new Uint8Array(2 ** spiky.length);

@@ -57,6 +57,8 @@ export * from './wording/dimming-words.js';
 export * from './wording/explain.js';
 export * from './answers/input-limit.js';
 export * from './wording/input-limit-words.js';
+export * from './verdict/lean.js';
+export * from './wording/lean-words.js';
 export * from './verdict/limit.js';
 export * from './wording/names.js';
 export * from './wording/worth-looking-up-words.js';

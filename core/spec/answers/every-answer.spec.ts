@@ -86,9 +86,15 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
   ];
 }
 
-/** What a limit says, apart from which other loads could pass through it. */
+/** What the limits say, apart from which other loads could pass through them, and from rounding. */
 const figures = ({ limits }: CheckResult) =>
-  limits.map(({ id, verdict, worst, capacity, headroom }) => ({ id, verdict, worst, capacity, headroom }));
+  limits
+    .map(({ id, verdict, worst, headroom }) => ({
+      id,
+      verdict,
+      figures: [worst.lo, worst.hi, headroom.pessimistic, headroom.optimistic].map((each) => each.toFixed(4)),
+    }))
+    .sort((a, b) => a.id.localeCompare(b.id));
 
 describe('whatever is asked of a demo rig', () => {
   it('every text is a text: no number that is none, no name of a field, no permission', () => {

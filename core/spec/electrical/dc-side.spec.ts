@@ -75,8 +75,13 @@ describe('batteries side by side', () => {
   });
 
   it('have a resistance that goes with volts over amp-hours (common practice, no published source)', () => {
-    expect(typicalOhms('lfp', 25.6, 400).stated).toBeCloseTo(0.005, 10);
-    expect(typicalOhms('agm', 12, 100)).toEqual({ lo: 0.006, stated: 0.008, hi: 0.012 });
+    const warm = { celsius: 25 };
+    expect(typicalOhms('lfp', 25.6, 400, warm).stated).toBeCloseTo(0.004, 10);
+    expect(typicalOhms('agm', 12, 100, warm)).toEqual({ lo: 0.006, stated: 0.008, hi: 0.012 });
+    // a start that is over within two seconds sees less; a nearly empty battery more
+    expect(typicalOhms('lfp', 12.8, 100, { ...warm, seconds: 0.5 }).stated).toBeCloseTo(0.004, 10);
+    const percent = { lo: 20, stated: 40, hi: 60 };
+    expect(typicalOhms('agm', 12, 100, { ...warm, percent }).hi).toBeCloseTo(0.018, 10);
   });
 
   it('show their charge at rest: flooded 12.33 V is 60.7 % (worked example, methods.md 5.7)', () => {

@@ -169,7 +169,7 @@ describe('the words of a verdict', () => {
       /^Holds \| With at least [\d,]+ VA to spare\./,
     );
     expect(say('battery', 'roof-air', 'fridge', 'kettle')).toMatch(
-      /^Tight \| [\d,]+ W over as entered, [\d,]+ W to spare if the doubts go your way\./,
+      /^Tight \| and would trip \| [A-Z][a-z ]+: [\d,]+ W over as entered, [\d,]+ W to spare if the doubts go your way\./,
     );
     expect(say('battery', 'kettle', 'hob', 'oven')).toMatch(
       /^Trips \| within 5 s \| By at least [\d,]+ W, once the convection oven is on\..*The inverter shuts down; it is reset at/,

@@ -94,7 +94,7 @@ describe('the start order', () => {
 
 /** The best order, found with tests that may stop early or with tests in full. */
 function orderIn(rig: Rig, ids: readonly string[], mayStop: boolean): readonly string[] {
-  const { consumers, test } = situationOf(compile(rig).on('battery'), on(...ids));
+  const { consumers, test } = situationOf(compile(rig).on('battery'), { on: on(...ids) });
   const inFull: StartTest = (running, starting) => test(running, starting);
   const { order } = bestStartOrder(consumers, [], 'pessimistic', mayStop ? test : inFull);
   return order.map(({ load }) => load.id);

@@ -38,7 +38,8 @@ describe('a rating that is not entered', () => {
       expect(row?.element.name).toBe(name);
       expect(row && spareOrOver(row, 'pessimistic')).toBe('not known');
       const words = explain(of, result);
-      expect(words.action).toContain('Too little is known: enter the');
+      expect(words.word).toBe('Too little known');
+      expect(words.action).toMatch(/^Enter the .*, and it is settled/);
       expect(plainText(words.reason)).toContain('is not entered: nothing says what it carries');
     }
   });

@@ -35,7 +35,7 @@ export interface DropOut {
  */
 export function dropOutOf(compiled: CompiledRig, scene: CheckScene): DropOut | undefined {
   if (compiled.on(scene.supply).supply.sources.length === 0) return undefined;
-  const situation = situationOf(compiled.without(scene.supply), scene.on);
+  const situation = situationOf(compiled.without(scene.supply), scene);
   const { consumers } = situation;
   const limits = [
     ...steadyLimitsOf(situation, consumers),

@@ -27,7 +27,7 @@ export function notChecked(rig: Rig, result: CheckResult): readonly string[] {
 /** Whether everything that charges on a hookup says with how many amps. */
 function isChargingKnown({ converters }: Rig, { charging, sources }: Supply): boolean {
   if (charging !== 'on' || sources.length === 0) return true;
-  return converters.every(({ kind, chargeA }) => kind !== 'inverter-charger' || chargeA !== undefined);
+  return converters.every(({ kind, chargeA }) => kind === 'inverter' || chargeA !== undefined);
 }
 
 function ofBank(bank: BatteryElement): readonly string[] {

@@ -67,8 +67,9 @@ interface Asked {
 }
 
 function askedAbout({ rig, on }: CompiledRig, scene: CheckScene): Asked {
-  const situation = situationOfAll(on(scene.supply), rig.loads, scene.on);
-  const isOn = new Set(scene.on.map((entry) => entry.load));
+  const system = on(scene.supply);
+  const situation = situationOfAll(system, [...rig.loads, ...system.charging], scene);
+  const isOn = new Set([...scene.on.map((entry) => entry.load), ...system.charging.map(({ id }) => id)]);
   return { rig, situation, running: situation.consumers.filter(({ load }) => isOn.has(load.id)) };
 }
 

@@ -31,7 +31,7 @@ export interface PowerBack {
  * @returns Undefined where nothing restarts. Source: methods.md 15 (power comes back); common practice.
  */
 export function powerBackOf(compiled: CompiledRig, scene: CheckScene): PowerBack | undefined {
-  const situation = situationOf(compiled.on(scene.supply), scene.on);
+  const situation = situationOf(compiled.on(scene.supply), scene);
   const restarting = situation.consumers.filter(({ load }) => restartsByItself(load));
   if (restarting.length === 0) return undefined;
   const limits = limitsOf(situation, restarting);

@@ -1,7 +1,8 @@
 import { NO_CHARGING } from '../electrical/assist.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
-import type { RunningSet } from '../system/running-set.js';
+import { isCharging } from '../rig/charging-loads.js';
+import { runningSum, type RunningSet } from '../system/running-set.js';
 import type { BreakerElement, GeneratorElement, SeriesElement } from '../system/series-elements.js';
 
 /** Where the running power comes from, as stated, W. */
@@ -23,8 +24,14 @@ export function powerFlowsOf(result: CheckResult): PowerFlows {
   return {
     fromSourceW,
     fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running).stated : 0,
-    toChargeW: fromSourceW - withoutCharging,
+    toChargeW: fromSourceW - withoutCharging + byChargers(result),
   };
+}
+
+/** What stand-alone chargers draw. */
+function byChargers({ selfStarting }: CheckResult): number {
+  const chargers = selfStarting.filter(({ load }) => isCharging(load));
+  return runningSum(chargers).watts.stated;
 }
 
 type Conductor = BreakerElement | GeneratorElement;

@@ -65,7 +65,7 @@ function limitsWith(
 ): readonly Limit[] {
   const load = unplanned(circuit, watts);
   const system = compiled.withNumbersOf(load).on(scene.supply);
-  const situation = situationOf(system, [...scene.on, { load: load.id }]);
+  const situation = situationOf(system, { ...scene, on: [...scene.on, { load: load.id }] });
   return [...steadyLimitsOf(situation, situation.consumers), ...momentsOf(situation, situation.consumers)];
 }
 

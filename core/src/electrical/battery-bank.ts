@@ -1,13 +1,16 @@
 import type { Interval } from '../quantity/quantity.js';
 import {
-  CHARGE_AT_EDGES,
   COLD_FACTORS,
+  LOW_CHARGE_FACTOR,
+  LOW_CHARGE_PERCENT,
   NOMINAL_OF_TWELVE,
   PEUKERT,
   REFERENCE_AMP_HOURS,
-  REFERENCE_C,
   RESISTANCE_OHMS,
   REST_VOLTS,
+  SHORT_START_OHMS,
+  SHORT_START_S,
+  USUAL_BATTERY_C,
   type Chemistry,
 } from '../reference/batteries.js';
 
@@ -33,8 +36,17 @@ export function coldFactor(chemistry: Chemistry, celsius: number): number {
   return onLine(COLD_FACTORS[chemistry], celsius);
 }
 
+/** What the resistance of a battery depends on beside its size. */
+export interface BatteryState {
+  readonly celsius?: number | undefined;
+  /** State of charge, percent. */
+  readonly percent?: Interval;
+  /** Seconds it is asked for, at most: a short start sees less. */
+  readonly seconds?: number;
+}
+
 /**
- * Ten-second resistance of a battery where its own is not known, ohm.
+ * Resistance of a battery where its own is not known, ohm.
  *
  * @param nominalV Of the whole battery: two 12 V in series have twice the resistance.
  * @returns Low, usual and high. Source: common practice, no published source; goes with volts over amp-hours.
@@ -43,12 +55,20 @@ export function typicalOhms(
   chemistry: Chemistry,
   nominalV: number,
   ampHours: number,
-  celsius = REFERENCE_C,
+  { celsius = USUAL_BATTERY_C, percent, seconds = Infinity }: BatteryState = {},
 ): Interval {
   const twelves = nominalV / NOMINAL_OF_TWELVE[chemistry];
   const factor = ((twelves * REFERENCE_AMP_HOURS) / ampHours) * coldFactor(chemistry, celsius);
-  const { low, usual, high } = RESISTANCE_OHMS[chemistry];
-  return { lo: low * factor, stated: usual * factor, hi: high * factor };
+  const short = seconds < SHORT_START_S ? SHORT_START_OHMS[chemistry] : undefined;
+  const { low, usual, high } = short ?? RESISTANCE_OHMS[chemistry];
+  const at = (ohms: number, charge: number | undefined): number =>
+    ohms * factor * lowChargeFactor(chemistry, charge);
+  return { lo: at(low, percent?.hi), stated: at(usual, percent?.stated), hi: at(high, percent?.lo) };
+}
+
+/** How much the resistance of a nearly empty battery exceeds its usual one. */
+export function lowChargeFactor(chemistry: Chemistry, percent: number | undefined): number {
+  return percent !== undefined && percent < LOW_CHARGE_PERCENT[chemistry] ? LOW_CHARGE_FACTOR : 1;
 }
 
 /**
@@ -59,16 +79,6 @@ export function typicalOhms(
  */
 export function restVolts(chemistry: Chemistry, nominalV: number, percent: number): number {
   return (onLine(REST_VOLTS[chemistry], percent) * nominalV) / NOMINAL_OF_TWELVE[chemistry];
-}
-
-/** Open-circuit volts where they are not known: nearly empty, in the middle, nearly full. */
-export function typicalRestVolts(chemistry: Chemistry, nominalV: number): Interval {
-  const at = (percent: number): number => restVolts(chemistry, nominalV, percent);
-  return {
-    lo: at(CHARGE_AT_EDGES.pessimistic),
-    stated: at(CHARGE_AT_EDGES.stated),
-    hi: at(CHARGE_AT_EDGES.optimistic),
-  };
 }
 
 /**

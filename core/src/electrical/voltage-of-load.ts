@@ -1,3 +1,4 @@
+import { circuitOfLoad } from '../rig/lookup.js';
 import type { Load, Rig } from '../rig/schema.js';
 
 /** The system a load is connected to. */
@@ -11,7 +12,7 @@ export interface SystemOfLoad {
 
 /** Nominal volts and frequency at a load: a load on both legs of a bus has twice the volts of a leg. */
 export function systemOfLoad(rig: Rig, load: Load): SystemOfLoad {
-  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
+  const circuit = circuitOfLoad(rig, load);
   const bus = rig.buses.find((candidate) => candidate.id === circuit?.bus);
   if (!bus) throw new RangeError(`Load ${load.id} is on a bus that the rig does not have`);
   return { volts: bus.volts * (circuit?.pole === 'both' ? 2 : 1), hertz: bus.hertz, current: bus.kind };

@@ -14,13 +14,32 @@ export const REFERENCE_VOLTS = 12;
 export const REFERENCE_AMP_HOURS = 100;
 export const REFERENCE_C = 25;
 
-/** Ten-second resistance of 12 V and 100 Ah with its protection, ohm; it goes with 1/Ah. */
+/**
+ * Resistance of 12 V and 100 Ah with its protection, ohm; it goes with 1/Ah. Of lithium as of a bank sized for its
+ * inverter. Common practice, no published source; low.
+ */
 export const RESISTANCE_OHMS: Record<Chemistry, UsualRange> = {
-  lfp: { low: 0.006, usual: 0.01, high: 0.015 },
+  lfp: { low: 0.005, usual: 0.008, high: 0.014 },
   agm: { low: 0.006, usual: 0.008, high: 0.012 },
   gel: { low: 0.006, usual: 0.009, high: 0.015 },
   flooded: { low: 0.007, usual: 0.01, high: 0.015 },
 };
+
+/** The same for a start that is over within so many seconds, where it is less. Common practice; low. */
+export const SHORT_START_S = 2;
+export const SHORT_START_OHMS: Partial<Record<Chemistry, UsualRange>> = {
+  lfp: { low: 0.002, usual: 0.004, high: 0.008 },
+};
+
+/** Nearly empty the resistance rises by so much. Common practice; low-medium. */
+export const LOW_CHARGE_FACTOR = 1.5;
+export const LOW_CHARGE_PERCENT: Record<Chemistry, number> = { lfp: 10, agm: 30, gel: 30, flooded: 30 };
+
+/** What a reading of the charge may be off by, percent of full. Common practice; low. */
+export const CHARGE_READING_PERCENT = 10;
+
+/** Celsius of a battery where none is entered. */
+export const USUAL_BATTERY_C = 20;
 
 /** How much higher the resistance is in the cold: pairs of celsius and factor, coldest first. */
 export const COLD_FACTORS: Record<Chemistry, readonly (readonly [celsius: number, factor: number])[]> = {
@@ -101,7 +120,7 @@ export const PEUKERT: Record<Chemistry, UsualRange> = {
 export const UNEQUAL_SHARE = 1.1;
 
 /** Resistance of one lug, clamp or switch contact, ohm, and how many stand in a usual battery path. */
-export const CONTACT_OHMS: UsualRange = { low: 0.0001, usual: 0.0002, high: 0.0003 };
+export const CONTACT_OHMS: UsualRange = { low: 0.0001, usual: 0.00015, high: 0.0002 };
 export const CONTACTS_IN_PATH = 6;
 
 /** Cut-off of an inverter per 12 V where its own is not known, V. */

@@ -163,8 +163,8 @@ export const KINDS_OF_PARTS = {
     surelyLags: true,
     onVoltage: 'constant-power',
     crestFactor: 1.8,
-    startMultiple: range(1.5, 2, 3),
-    startSeconds: range(0.05, 0.5, 1),
+    startMultiple: range(1.2, 1.6, 2),
+    startSeconds: range(0.05, 0.5, 0.5),
   },
   'supply-with-correction': {
     name: 'electronics with power-factor correction',

@@ -18,6 +18,8 @@ export interface TypicalPart {
   readonly kind: PartKind;
   /** Running watts. */
   readonly watts: UsualRange;
+  /** VA of its start, where that is better known of the whole appliance than by a multiple of its kind. */
+  readonly startVA?: UsualRange;
 }
 
 export interface TypicalLoad {
@@ -49,6 +51,7 @@ interface More {
   readonly use?: TypicalUse;
   readonly also?: string;
   readonly wait?: number;
+  readonly startVA?: UsualRange;
   readonly states?: TypicalLoad['states'];
 }
 
@@ -58,14 +61,14 @@ const one = (
   name: string,
   kind: PartKind,
   watts: UsualRange,
-  { use = 'left-on', also = '', wait, states }: More = {},
+  { use = 'left-on', also = '', wait, startVA, states }: More = {},
 ): TypicalLoad => ({
   id,
   name,
   family,
   alsoCalled: also,
   use,
-  parts: [{ kind, watts }],
+  parts: [{ kind, watts, ...(startVA && { startVA }) }],
   ...(wait !== undefined && { restartWaitS: wait }),
   ...(states && { states }),
 });
@@ -77,6 +80,9 @@ const LEVELS: TypicalLoad['states'] = [
   ['High', 1],
 ];
 
+/** What a compressor draws on a mild and on a hot day over what it usually draws. */
+const COOLING_DAY = { low: 0.8, high: 1.2 } as const;
+
 const roofUnit = (id: string, name: string, compressor: number, fan: number): TypicalLoad => ({
   id,
   name,
@@ -85,7 +91,11 @@ const roofUnit = (id: string, name: string, compressor: number, fan: number): Ty
   use: 'by-itself',
   restartWaitS: COMPRESSOR_WAIT_S,
   parts: [
-    { name: 'Compressor', kind: 'hermetic-rotary', watts: about(compressor) },
+    {
+      name: 'Compressor',
+      kind: 'hermetic-rotary',
+      watts: between(COOLING_DAY.low * compressor, compressor, COOLING_DAY.high * compressor),
+    },
     { name: 'Fan', kind: 'fan-motor', watts: about(fan) },
   ],
   states: [
@@ -129,11 +139,13 @@ const COMPRESSORS: readonly TypicalLoad[] = [
     use: 'by-itself',
     also: 'fridge',
     wait: COMPRESSOR_WAIT_S,
+    startVA: between(600, 1000, 1800),
   }),
   one('Compressors', 'fridge-small', 'Refrigerator, small', 'refrigerator', between(50, 80, 110), {
     use: 'by-itself',
     also: 'fridge',
     wait: COMPRESSOR_WAIT_S,
+    startVA: between(400, 700, 1200),
   }),
   one(
     'Compressors',
@@ -149,6 +161,7 @@ const COMPRESSORS: readonly TypicalLoad[] = [
   one('Compressors', 'freezer', 'Chest freezer', 'refrigerator', between(70, 110, 180), {
     use: 'by-itself',
     wait: COMPRESSOR_WAIT_S,
+    startVA: between(500, 900, 1600),
   }),
   one('Compressors', 'ice-maker', 'Ice maker', 'refrigerator', about(150), { use: 'by-itself' }),
   one('Compressors', 'dehumidifier', 'Dehumidifier', 'hermetic-reciprocating', about(450), {

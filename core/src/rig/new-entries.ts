@@ -44,13 +44,13 @@ export function loadFromKind(rig: Rig, kind: TypicalLoad, circuit: string): Load
   };
 }
 
-function partFromKind({ name, kind, watts }: TypicalPart, id: string): Part {
+function partFromKind({ name, kind, watts, startVA }: TypicalPart, id: string): Part {
   return {
     id,
     ...(name !== undefined && { name }),
     kind,
     runningW: typical(watts),
-    ...(kindOfPart(kind).startMultiple && { start: {} }),
+    ...(kindOfPart(kind).startMultiple && { start: startVA ? { va: typical(startVA) } : {} }),
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Consumer } from '../electrical/consumer.js';
+import { chargingLoads } from '../rig/charging-loads.js';
 import { supplyOf } from '../rig/lookup.js';
 import type { Load, Rig, Supply } from '../rig/schema.js';
 import { fedConsumer } from './consumers.js';
@@ -15,6 +16,8 @@ export interface System {
   readonly supply: Supply;
   /** What the current of any load passes through. */
   readonly elements: readonly SeriesElement[];
+  /** What charges on this supply, as loads: on whatever else is. */
+  readonly charging: readonly Load[];
   /** Why a load runs on nothing here; undefined where it is fed. */
   readonly whyNotFed: (loadId: string) => NotFed | undefined;
   /** A load in some state, or in full, as what feeds it makes it; undefined where nothing does. */
@@ -61,13 +64,15 @@ function compiledOf(rig: Rig, on: SystemOfSupply, without: SystemOfSupply): Comp
 }
 
 function compileOn(rig: Rig, supply: Supply): System {
-  const { elements, fed, notFed } = wiringOf(rig, supply, rig.loads);
+  const chargers = supply.charging === 'on' ? chargingLoads(rig).map(({ load }) => load) : [];
+  const { elements, fed, notFed } = wiringOf(rig, supply, [...rig.loads, ...chargers]);
   const fedById = new Map(fed.map((entry) => [entry.load.id, entry]));
   const notFedById = new Map(notFed.map((entry) => [entry.load.id, entry]));
   return {
     rig,
     supply,
     elements,
+    charging: chargers.filter(({ id }) => fedById.has(id)),
     whyNotFed: (loadId) => notFedById.get(loadId),
     consumerOf: consumersOf(rig, supply, (loadId) => fedById.get(loadId)),
   };

@@ -1,6 +1,7 @@
 import { isSoftStarted } from '../electrical/soft-starter.js';
 import { MODIFIED_SINE_NEEDS } from '../reference/modified-sine.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
+import { circuitOfLoad } from '../rig/lookup.js';
 import { feedsOf, polesOfCircuit, type Feed, type Pole } from '../electrical/feeds.js';
 import type { Bus, Circuit, Load, Rig, Supply } from '../rig/schema.js';
 
@@ -74,7 +75,7 @@ function whyNotThisWave(load: Load, bus: Bus, feed: Feed): string | undefined {
 }
 
 function circuitOf(rig: Rig, load: Load): Circuit {
-  const circuit = rig.circuits.find((candidate) => candidate.id === load.circuit);
+  const circuit = circuitOfLoad(rig, load);
   if (!circuit)
     throw new RangeError(`Load ${load.id} is on circuit ${load.circuit}, which the rig does not have`);
   return circuit;

@@ -1,7 +1,7 @@
 import type { SourceLimit } from '../electrical/assist.js';
 import type { Legs } from '../electrical/legs.js';
 import type { SurgeRating } from '../electrical/surge-tiers.js';
-import type { Battery, Bus, Converter, Protection, Rig, Source, Supply } from '../rig/schema.js';
+import type { Battery, Bus, Converter, Protection, Rig, Scene, Source, Supply } from '../rig/schema.js';
 
 /** What the current of a set passes through: each must carry its share, and each has limits of its own. */
 export type SeriesElement =
@@ -137,5 +137,7 @@ export interface BatteryElement extends ElementBase {
   /** DC loads on the same bus. */
   readonly dcMembers: Members;
   readonly celsius: number | undefined;
+  /** Its state of charge, where it was read. */
+  readonly charge?: Scene['charge'];
   readonly ampacitySchool: NonNullable<NonNullable<Rig['practice']>['ampacity']>;
 }

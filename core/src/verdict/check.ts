@@ -2,6 +2,7 @@ import type { Consumer } from '../electrical/consumer.js';
 import type { Supply } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { RunningSet } from '../system/running-set.js';
+import { leanOf, type Lean } from './lean.js';
 import { compareLimits, decidingLimit, type Limit } from './limit.js';
 import { restartsOf, type Restart } from './restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
@@ -18,7 +19,7 @@ export interface CheckResult {
   readonly decider: Limit | undefined;
   /** One row per limit, the deciding ones first; a start row is the hardest start of its limit. */
   readonly limits: readonly Limit[];
-  /** Loads that start by themselves: they run before any start by hand. */
+  /** Loads that start by themselves, and what charges: they run before any start by hand. */
   readonly selfStarting: readonly Consumer[];
   /** Loads switched by hand, in the best order. */
   readonly order: readonly Consumer[];
@@ -28,6 +29,8 @@ export interface CheckResult {
   readonly notLast: readonly NotLast[];
   readonly restarts: readonly Restart[];
   readonly tripsWhen: TripsWhen | undefined;
+  /** Which way it leans where it is Tight; undefined where a planning rule alone makes it so. */
+  readonly lean: Lean | undefined;
   readonly elements: readonly SeriesElement[];
   readonly notFed: readonly NotFed[];
 }
@@ -84,7 +87,7 @@ export function check(
   scene: CheckScene,
   startOrder: StartOrderRule = 'best',
 ): CheckResult {
-  const situation = situationOf(compiled.on(scene.supply), scene.on);
+  const situation = situationOf(compiled.on(scene.supply), scene);
   const { consumers, test, ties } = situation;
   const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');
@@ -115,6 +118,7 @@ export function check(
     notLast: notLastOf(order.filter(isStarted), consumers, test),
     restarts: restartsOf(consumers, test),
     tripsWhen: verdict === 'trips' && decider ? whenItTrips(decider) : undefined,
+    lean: verdict === 'tight' ? leanOf(limits) : undefined,
     elements: situation.elements,
     notFed: situation.notFed,
   };

@@ -36,7 +36,7 @@ const FOR_HOURS: Interval = { lo: Infinity, stated: Infinity, hi: Infinity };
  */
 export function dcLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[] {
   const { start } = dcCase;
-  const path = dcPathOf(element);
+  const path = dcPathOf(element, start?.seconds.hi);
   const amps = { running: bankAmps(path, dcCase.running), demand: bankAmps(path, dcCase.demand) };
   if (amps.demand.hi === 0) return [];
   const shares = sharesOf(element);
@@ -97,7 +97,7 @@ function dischargeCeilingA({ dischargeA = 0, tiers = [] }: Battery, seconds: num
 /** The battery cuts off by the volts at its terminals, the inverter by those behind the cable. */
 function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[] {
   if (!isSagKnown(element)) return [];
-  const { openV, batteryOhms, wholeOhms } = dcPathOf(element);
+  const { openV, batteryOhms, wholeOhms } = dcPathOf(element, dcCase.start?.seconds.hi);
   const watts = { running: dcCase.running, demand: dcCase.demand };
   const at = (ohms: Interval, cutOffV: number): CapacityWithDoubt => {
     const most = (volts: number, resistance: number): number =>

@@ -1,10 +1,22 @@
-import { coldFactor, parallelShares, typicalOhms, typicalRestVolts } from '../electrical/battery-bank.js';
+import {
+  coldFactor,
+  lowChargeFactor,
+  parallelShares,
+  restVolts,
+  typicalOhms,
+} from '../electrical/battery-bank.js';
 import { cableOhmsAtEdges } from '../electrical/cable.js';
 import { dcAmps } from '../electrical/dc-side.js';
 import type { Demand } from '../electrical/apparent-power.js';
 import { plainDemand } from '../electrical/assist.js';
 import type { Interval } from '../quantity/quantity.js';
-import { CONTACT_OHMS, CONTACTS_IN_PATH, UNEQUAL_SHARE } from '../reference/batteries.js';
+import {
+  CHARGE_AT_EDGES,
+  CHARGE_READING_PERCENT,
+  CONTACT_OHMS,
+  CONTACTS_IN_PATH,
+  UNEQUAL_SHARE,
+} from '../reference/batteries.js';
 import { intervalOf } from '../rig/half-widths.js';
 import type { Battery } from '../rig/schema.js';
 import type { BatteryElement } from '../system/series-elements.js';
@@ -22,12 +34,13 @@ export interface DcPath {
  * The path of a bank, strings in parallel. Where neither chemistry nor resistance is known it is a stiff
  * source at its nominal volts, and the interface says that its sag is not checked.
  *
+ * @param seconds How long it is asked for, at most: a short start sees less resistance.
  * Source: methods.md 5.1; resistances and rest volts by reference/batteries.ts.
  */
-export function dcPathOf(element: BatteryElement): DcPath {
-  const { batteries, volts, celsius } = element;
-  const openV = batteries.map((battery) => openVolts(battery, volts));
-  const own = batteries.map((battery) => ownOhms(battery, volts, celsius));
+export function dcPathOf(element: BatteryElement, seconds = Infinity): DcPath {
+  const { batteries, volts } = element;
+  const openV = batteries.map((battery) => openVolts(element, battery, volts));
+  const own = batteries.map((battery) => ownOhms(element, battery, seconds));
   const whole = batteries.map((battery, index) => plus(own[index] ?? NOTHING, pathOhms(battery)));
   const mean = (edge: keyof Interval): number =>
     openV.reduce((sum, each) => sum + each[edge], 0) / openV.length;
@@ -66,9 +79,9 @@ export function bankAmps(path: DcPath, watts: Demand): Demand {
  * Source: physics, I_i = I (1/R_i) / sum(1/R); the tenth is common practice, no published source.
  */
 export function sharesOf(element: BatteryElement): readonly Interval[] {
-  const { batteries, volts, celsius } = element;
+  const { batteries } = element;
   if (batteries.length === 1) return [ALL];
-  const ohms = batteries.map((battery) => plus(ownOhms(battery, volts, celsius), pathOhms(battery)).stated);
+  const ohms = batteries.map((battery) => plus(ownOhms(element, battery), pathOhms(battery)).stated);
   const isKnown =
     ohms.every((each) => each > 0) && !batteries.every(({ sharesEvenly }) => sharesEvenly === 'yes');
   const shares = isKnown ? parallelShares(ohms) : batteries.map(() => 1 / batteries.length);
@@ -81,21 +94,40 @@ export function sharesOf(element: BatteryElement): readonly Interval[] {
 const ALL: Interval = { lo: 1, stated: 1, hi: 1 };
 const NOTHING: Interval = { lo: 0, stated: 0, hi: 0 };
 
-function openVolts({ restV, chemistry }: Battery, nominalV: number): Interval {
-  if (restV) return intervalOf(restV, 'rating');
-  return chemistry ? typicalRestVolts(chemistry, nominalV) : { lo: nominalV, stated: nominalV, hi: nominalV };
+/**
+ * State of charge of a battery at the edges, percent: as read with its doubt, at worst no more than its reserve, for a
+ * reading grows old; where none was read from the reserve to nearly full.
+ */
+function chargeAtEdges({ charge }: BatteryElement, { reservePercent }: Battery): Interval {
+  const reserve = reservePercent ?? CHARGE_AT_EDGES.pessimistic;
+  if (!charge) return { lo: reserve, stated: CHARGE_AT_EDGES.stated, hi: CHARGE_AT_EDGES.optimistic };
+  return {
+    lo: Math.max(0, Math.min(charge.percent - CHARGE_READING_PERCENT, reserve)),
+    stated: charge.percent,
+    hi: Math.min(FULL_PERCENT, charge.percent + CHARGE_READING_PERCENT),
+  };
 }
 
-function ownOhms(
-  { ohms, chemistry, ampHours }: Battery,
-  nominalV: number,
-  celsius: number | undefined,
-): Interval {
-  if (ohms !== undefined) {
-    const cold = ohms * (chemistry && celsius !== undefined ? coldFactor(chemistry, celsius) : 1);
-    return { lo: cold, stated: cold, hi: cold };
-  }
-  return chemistry ? typicalOhms(chemistry, nominalV, ampHours.value, celsius) : NOTHING;
+const FULL_PERCENT = 100;
+
+function openVolts(element: BatteryElement, battery: Battery, nominalV: number): Interval {
+  const { restV, chemistry } = battery;
+  if (restV) return intervalOf(restV, 'rating');
+  if (!chemistry) return { lo: nominalV, stated: nominalV, hi: nominalV };
+  const { lo, stated, hi } = chargeAtEdges(element, battery);
+  const at = (percent: number): number => restVolts(chemistry, nominalV, percent);
+  return { lo: at(lo), stated: at(stated), hi: at(hi) };
+}
+
+function ownOhms(element: BatteryElement, battery: Battery, seconds = Infinity): Interval {
+  const { ohms, chemistry, ampHours } = battery;
+  const { celsius, volts } = element;
+  const percent = chargeAtEdges(element, battery);
+  if (ohms === undefined)
+    return chemistry ? typicalOhms(chemistry, volts, ampHours.value, { celsius, percent, seconds }) : NOTHING;
+  const cold = ohms * (chemistry && celsius !== undefined ? coldFactor(chemistry, celsius) : 1);
+  const at = (charge: number): number => cold * (chemistry ? lowChargeFactor(chemistry, charge) : 1);
+  return { lo: at(percent.hi), stated: at(percent.stated), hi: at(percent.lo) };
 }
 
 /** Cable there and back, and the contacts; of a bank of which nothing is known, nothing. */

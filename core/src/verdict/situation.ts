@@ -14,9 +14,10 @@ import { unlocked } from '../system/locks.js';
 import { tiesOf, type Ties } from '../system/ties.js';
 import type { NotFed } from '../system/fed-loads.js';
 
-/** Which loads are on, and on which supply. */
+/** Which loads are on, on which supply, and the charge of the battery where it was read. */
 export interface CheckScene {
   readonly supply: Scene['supply'];
+  readonly charge?: Scene['charge'];
   readonly on: readonly LoadOn[];
 }
 
@@ -45,22 +46,28 @@ export interface Situation {
 }
 
 /** What runs of a set once its locks and shedders have acted. */
-export function situationOf(system: System, on: readonly LoadOn[]): Situation {
+export function situationOf(system: System, { on, charge }: Omit<CheckScene, 'supply'>): Situation {
   const loads = on.map((entry) => loadOf(system.rig, entry.load));
   const notFed = loads.flatMap(({ id }) => system.whyNotFed(id) ?? []);
   const fed = loads.filter(({ id }) => !system.whyNotFed(id));
   const { free, keptOff } = unlocked(system.rig, fed);
-  const situation = situationOfAll(system, free, on);
+  const situation = situationOfAll(system, [...free, ...system.charging], { on, charge });
   return { ...situation, notFed: [...notFed, ...keptOff] };
 }
 
 /** The situation of loads whatever locks say: for questions about loads that are off. */
-export function situationOfAll(system: System, loads: readonly Load[], on: readonly LoadOn[]): Situation {
+export function situationOfAll(
+  system: System,
+  loads: readonly Load[],
+  { on, charge }: Omit<CheckScene, 'supply'>,
+): Situation {
   const { rig, supply, consumerOf, whyNotFed } = system;
   const states = new Map(on.map((entry) => [entry.load, entry.state]));
   const consumers = loads.flatMap(({ id }) => consumerOf(id, states.get(id)) ?? []);
   const isThere = new Set(consumers.map(({ load }) => load.id));
-  const elements = system.elements.filter(({ members }) => hasAny(members, isThere));
+  const elements = system.elements
+    .filter(({ members }) => hasAny(members, isThere))
+    .map((element) => (element.kind === 'battery' && charge ? { ...element, charge } : element));
   const ties = tiesOf(rig, consumers, (id) => states.has(id));
   const testSurge: StartTest = (running, surging, isEnough) =>
     startLimits(elements, ties.withFollowers(running), surging, isEnough);

@@ -5,6 +5,7 @@ import type { CheckResult } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
 import { loadOf } from '../rig/lookup.js';
 import { theElement, theLoad } from '../rig/names-in-sentences.js';
+import { LEAN_WORDS, ODDS_WORDS } from './lean-words.js';
 import { ceilingTime, partName } from './names.js';
 import type { Restart } from '../verdict/restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
@@ -61,15 +62,7 @@ export function explain(rig: Rig, result: CheckResult): Explanation {
   if (!decider) return nothingOn(result);
   const word = VERDICT_WORDS[verdict];
   if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
-  if (verdict === 'tight') {
-    return {
-      word,
-      condition: '',
-      action: tightMargin(decider),
-      reason: explainLimit(rig, decider),
-      about: decider,
-    };
-  }
+  if (verdict === 'tight') return explainTight(rig, result, decider);
   return {
     word,
     condition: paceOf(result.tripsWhen),
@@ -152,6 +145,32 @@ function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Expla
   };
 }
 
+/** Which way it leans and how surely; where too little is known for that, the one number to look up. */
+function explainTight(rig: Rig, { lean }: CheckResult, decider: Limit): Explanation {
+  const limit = lean?.limit ?? decider;
+  const reason = explainLimit(rig, limit);
+  if (lean?.isTooLittleKnown)
+    return { word: TOO_LITTLE_KNOWN, condition: '', action: lookUp(rig, limit), reason, about: limit };
+  const margins = tightMargin(limit);
+  return {
+    word: VERDICT_WORDS.tight,
+    condition: lean ? LEAN_WORDS[lean.leans] : '',
+    action: lean ? `${capitalised(ODDS_WORDS[lean.odds])}: ${margins}` : margins,
+    reason,
+    about: limit,
+  };
+}
+
+const TOO_LITTLE_KNOWN = 'Too little known';
+
+function lookUp(rig: Rig, limit: Limit): string {
+  const [doubt] = doubtsOf(limit);
+  if (limit.kind === 'unknown-rating' || !doubt)
+    return `Enter ${theElement(limit.element.name)}, and it is settled.`;
+  const what = doubt.field === 'start' ? 'the start' : 'the running power';
+  return `Look up ${what} of ${partName(rig, doubt)}: its doubt alone is more than ${carrierOfLimit(limit)} carries.`;
+}
+
 function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Omit<Explanation, 'word'> {
   const name = theLoad(loadOf(rig, restart.loadId).name);
   const others = listNames(restart.switchOffFirst.map((id) => theLoad(loadOf(rig, id).name)));
@@ -204,8 +223,6 @@ function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
 }
 
 function tightMargin(limit: Limit): string {
-  if (limit.kind === 'unknown-rating')
-    return `Too little is known: enter ${theElement(limit.element.name)}, and it is settled.`;
   if (limit.kind === 'continuous-rule') {
     return `${margin(limit, 'pessimistic')} over the continuous rule.`;
   }

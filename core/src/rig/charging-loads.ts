@@ -1,0 +1,83 @@
+import { REFERENCE_VOLTS } from '../reference/batteries.js';
+import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
+import { CHARGING_VOLTS, UNCORRECTED_CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
+import { typical } from './new-entries.js';
+import type { Circuit, Converter, Load, Part, Rig } from './schema.js';
+
+/** Long enough for the rule of three hours: a charger charges for hours. */
+const CHARGES_FOR_MINUTES = 480;
+
+/** A converter that charges, as a load on its input bus. */
+export interface ChargingLoad {
+  readonly load: Load;
+  /** The wire it hangs on: its breaker is not known, so it is no circuit of the rig. */
+  readonly circuit: Circuit;
+}
+
+/**
+ * Every stand-alone or DC to DC charger as a load of its own: it draws charge amps times the volts of charging, over
+ * its efficiency and power factor, for hours. What an inverter/charger charges with is not here: it backs off to its
+ * input limit.
+ *
+ * Source: physics; efficiency, power factor and volts by reference/, common practice.
+ */
+export function chargingLoads(rig: Rig): readonly ChargingLoad[] {
+  return rig.converters
+    .filter(({ kind }) => kind === 'charger' || kind === 'dc-dc')
+    .map((converter) => {
+      const circuit: Circuit = {
+        id: `feed of ${converter.id}`,
+        name: `the feed of ${converter.name}`,
+        bus: converter.from,
+        ...(converter.pole && { pole: converter.pole }),
+        protection: { amps: 0, curve: 'ul-489' },
+      };
+      return { circuit, load: loadOfCharger(rig, converter, circuit) };
+    });
+}
+
+const PREFIX = 'charging by ';
+
+/** Whether a load is what a charger draws; no load of a rig file has such an id. */
+export const isCharging = ({ id }: Pick<Load, 'id'>): boolean => id.startsWith(PREFIX);
+
+function loadOfCharger(rig: Rig, converter: Converter, circuit: Circuit): Load {
+  return {
+    id: `${PREFIX}${converter.id}`,
+    name: `Charging by ${converter.name}`,
+    circuit: circuit.id,
+    usage: 'by-itself',
+    runsMinutes: CHARGES_FOR_MINUTES,
+    parts: [
+      {
+        id: 'charger',
+        kind: 'supply-without-correction',
+        ...drawOf(rig, converter),
+        powerFactor: typical(UNCORRECTED_CHARGER_POWER_FACTOR),
+      },
+    ],
+  };
+}
+
+/** At best the battery is full; at worst it is at absorption. Without its amps: what it is rated to give. */
+function drawOf(rig: Rig, converter: Converter): Pick<Part, 'runningW' | 'runningFrom'> {
+  const { to, chargeA, unitsInParallel = 1, continuousW } = converter;
+  if (chargeA === undefined) {
+    const value = (continuousW.value * unitsInParallel) / BATTERY_CHARGER_EFFICIENCY.usual;
+    return { runningW: { value, basis: continuousW.basis, minus: value, plus: 0 } };
+  }
+  const bus = rig.buses.find(({ id }) => id === to);
+  const twelves = Math.max(1, Math.round((bus?.volts ?? 0) / REFERENCE_VOLTS));
+  const value = chargeA * unitsInParallel;
+  return {
+    runningFrom: {
+      chargeA: {
+        value,
+        basis: 'setting',
+        minus: value,
+        plus: value * (CHARGING_VOLTS.high / CHARGING_VOLTS.usual - 1),
+      },
+      volts: CHARGING_VOLTS.usual * twelves,
+    },
+  };
+}

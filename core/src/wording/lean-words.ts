@@ -1,0 +1,16 @@
+import type { Lean, Odds } from '../verdict/lean.js';
+
+/** The odds of a Tight set, as said. */
+export const ODDS_WORDS: Record<Odds, string> = {
+  'almost-surely-holds': 'almost surely holds',
+  'probably-holds': 'probably holds',
+  even: 'may go either way',
+  'probably-trips': 'probably trips',
+  'almost-surely-trips': 'almost surely trips',
+};
+
+/** Which way it leans, after the word of the verdict. */
+export const LEAN_WORDS: Record<Lean['leans'], string> = {
+  'should-hold': 'but should hold',
+  'would-trip': 'and would trip',
+};
