@@ -100,7 +100,11 @@ function whatIfLines(compiled: CompiledRig, scene: CheckScene, result: CheckResu
   const limit = inputLimitOf(rig, result);
   const drop = voltageDropWords(voltageDropsOf(rig, result));
   return [
-    ...(dropOut ? [`If the source drops out: ${VERDICT_WORDS[dropOut.verdict]}`] : []),
+    ...(dropOut
+      ? [
+          `If the source drops out: ${dropOut.isAllDark ? 'all of it goes dark' : VERDICT_WORDS[dropOut.verdict]}`,
+        ]
+      : []),
     ...(back
       ? [`When power comes back: ${VERDICT_WORDS[back.verdict]}. ${powerBackWords(rig, back).line}`]
       : []),

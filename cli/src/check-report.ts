@@ -44,9 +44,7 @@ export function reportAsJson(
     version: REPORT_VERSION,
     supply: result.supply.id,
     verdict: result.verdict,
-    leans: result.lean?.leans ?? null,
-    odds: result.lean?.odds ?? null,
-    tooLittleKnown: result.lean?.isTooLittleKnown ?? false,
+    ...leanAsJson(result),
     restartVerdict:
       result.restarts.length === 0 ? null : result.restarts.every(({ holds }) => holds) ? 'holds' : 'fails',
     condition: words.condition,
@@ -81,6 +79,14 @@ export function reportAsJson(
       message,
     })),
     notChecked: notChecked(rig, result),
+  };
+}
+
+function leanAsJson({ lean }: CheckResult): object {
+  return {
+    leans: lean?.leans ?? null,
+    odds: lean?.odds ?? null,
+    tooLittleKnown: lean?.isTooLittleKnown ?? false,
   };
 }
 

@@ -1,7 +1,13 @@
 import { contradictionsOf, unknownFieldsOf, wireTablesOf, type Rig } from '@heliarch/core';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
-import { BadInput, EXIT_BAD_INPUT, EXIT_DEFECT, EXIT_OF_VERDICT } from './exit-codes.ts';
+import {
+  BadInput,
+  EXIT_BAD_INPUT,
+  EXIT_DEFECT,
+  EXIT_NOTHING_TO_CHECK,
+  EXIT_OF_VERDICT,
+} from './exit-codes.ts';
 import { openRig } from './open-rig.ts';
 
 export interface Output {
@@ -32,7 +38,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       err(unknownFieldLines(rig));
       const { result, text } = checkCommand(rig, options);
       out(text);
-      exitCode = EXIT_OF_VERDICT[result.verdict];
+      exitCode = result.decider ? EXIT_OF_VERDICT[result.verdict] : EXIT_NOTHING_TO_CHECK;
     });
   program
     .command('validate')

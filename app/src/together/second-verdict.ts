@@ -34,7 +34,7 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
           [attr.aria-expanded]="open() === 'drop-out'"
           (click)="toggle('drop-out')"
         >
-          <heli-verdict-mark [mark]="drop.verdict" /> <span>{{ word() }}</span>
+          <heli-verdict-mark [mark]="drop.isAllDark ? 'not-fed' : drop.verdict" /> <span>{{ word() }}</span>
         </button>
         <p>{{ dropReason() }}</p>
       </section>
@@ -132,6 +132,7 @@ export class SecondVerdict {
   protected readonly word = computed(() => {
     const drop = this.dropOut();
     if (!drop) return '';
+    if (drop.isAllDark) return 'All of it goes dark';
     const { tripsWhen, verdict } = drop;
     if (!tripsWhen || tripsWhen.pace === 'unknown') return VERDICT_WORDS[verdict];
     const pace =
@@ -145,6 +146,7 @@ export class SecondVerdict {
     const drop = this.dropOut();
     if (!drop) return '';
     const dark = drop.dark.map(({ load }) => load.name).join(', ');
+    if (drop.isAllDark) return keepTogether(`No inverter feeds ${dark}.`);
     const goesDark = dark ? ` Dark: ${dark}.` : '';
     return keepTogether(
       `${drop.decider ? plainText(explainLimit(this.rig(), drop.decider)) : 'Nothing is on.'}${goesDark}`,

@@ -15,6 +15,7 @@ const start = (va: number, lo: number, stated: number, hi: number) => ({
   powerFactor: { lo, stated, hi },
   seconds: { lo: 1, stated: 1, hi: 1 },
   surelyLags: true,
+  isTransformer: false,
 });
 
 describe('a sum of AC consumers', () => {

@@ -10,7 +10,7 @@ import {
 } from '../../src/electrical/cable.js';
 import { generatorFactor } from '../../src/electrical/generator-derating.js';
 import { inverterFactor } from '../../src/electrical/inverter-derating.js';
-import { neutralAmps, neutralBound } from '../../src/electrical/legs.js';
+import { neutralAmps, neutralBound, type LegCurrent, type Legs } from '../../src/electrical/legs.js';
 import { quasiSquare } from '../../src/electrical/modified-sine.js';
 import { inputLimitAdvice, sourceTest } from '../../src/electrical/source-test.js';
 import { clippedVolts, dipShare, inverterOhms } from '../../src/electrical/voltage-dip.js';
@@ -71,12 +71,21 @@ describe('a copper cable', () => {
   });
 });
 
+/** A leg of which amps and power factor are known. */
+const leg = (amps: number, powerFactor: number): LegCurrent => {
+  const angle = Math.acos(powerFactor);
+  return {
+    amps: { lo: amps, stated: amps, hi: amps },
+    angle: { lo: angle, stated: angle, hi: angle },
+  };
+};
+
 describe('two legs', () => {
   it('leave 8.94 A on the neutral of 10 A pf 1 against 10 A pf 0.6, not 0 (worked example, methods.md 1)', () => {
     const one = { active: 10, reactive: 0 };
     expect(neutralAmps('opposed', one, { active: 6, reactive: 8 })).toBeCloseTo(8.94, 2);
-    expect(neutralBound('wye-208', 20, 20)).toBeCloseTo(20, 10);
-    expect(neutralBound('in-phase', 20, 15)).toBe(35);
+    expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).hi).toBeCloseTo(20, 10);
+    expect(neutralBound('in-phase', leg(20, 1), leg(15, 1)).hi).toBe(35);
   });
 
   it('agree with a complex-number library in every way they can stand (mathjs)', () => {
@@ -99,16 +108,38 @@ describe('two legs', () => {
     );
   });
 
-  it('never carry more on the neutral than the bound, for loads that lag by up to 90 degrees on opposed legs', () => {
-    const amount = fc.double({ min: 0, max: 60, noNaN: true });
+  it('carry 34.6 A on the neutral of 208 V where 20 A at power factor 1 meet 20 A at 0.5, not 20 (physics)', () => {
+    expect(neutralBound('wye-208', leg(20, 1), leg(20, 0.5)).hi).toBeCloseTo(20 * Math.sqrt(3), 10);
+  });
+
+  it('stay between the bounds of their neutral, whatever the phasors within what is known of them (physics)', () => {
+    const within = fc.record({
+      amps: fc.tuple(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+      angle: fc.tuple(
+        fc.double({ min: 0, max: 1.5, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+      ),
+      at: fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+    });
+    const known = ({
+      amps: [hi, part],
+      angle: [high, share],
+    }: typeof within extends fc.Arbitrary<infer T> ? T : never) => ({
+      amps: { lo: hi * part, stated: hi, hi },
+      angle: { lo: high * share, stated: high, hi: high },
+    });
     always(
-      fc.property(amount, amount, amount, amount, (a, b, c, d) => {
-        const [one, two] = [
-          { active: a, reactive: b },
-          { active: c, reactive: d },
-        ];
-        const bound = neutralBound('in-phase', Math.hypot(a, b), Math.hypot(c, d));
-        return neutralAmps('in-phase', one, two) <= bound + 1e-9;
+      fc.property(fc.constantFrom<Legs>('wye-208', 'in-phase', 'opposed'), within, within, (legs, a, b) => {
+        const [one, two] = [known(a), known(b)];
+        const drawn = (leg: LegCurrent, [size, turn]: readonly [number, number]) => {
+          const amps = leg.amps.lo + (leg.amps.hi - leg.amps.lo) * size;
+          const angle = leg.angle.lo + (leg.angle.hi - leg.angle.lo) * turn;
+          return { active: amps * Math.cos(angle), reactive: amps * Math.sin(angle) };
+        };
+        const { lo, hi } = neutralBound(legs, one, two);
+        const there = neutralAmps(legs, drawn(one, a.at), drawn(two, b.at));
+        // opposed legs subtract: only the upper bound is claimed
+        return there <= hi + 1e-9 && (legs !== 'wye-208' || there >= lo - 1e-9);
       }),
     );
   });

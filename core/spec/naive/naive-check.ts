@@ -197,7 +197,7 @@ function batteryBears(
     const { w, va } = on(leg);
     if (va > 0) watts += (watts === 0 ? idle! : 0) + w + (a - 1) * va + (b / leg.rating) * va * va;
   }
-  const ohms = battery.ohms + 6 * (side === 'against' ? 0.0003 : 0.0001);
+  const ohms = battery.ohms + 6 * (side === 'against' ? 0.0002 : 0.0001);
   const volts = battery.restV!.value;
   const root = volts * volts - 4 * ohms * watts;
   if (watts > (cutOffV! * (volts - cutOffV!)) / ohms + 1e-6 || root < 0) return false;
@@ -382,7 +382,15 @@ function running(load: Load, share: number): Running {
   const minus = value - n(w.value - w.minus, high!);
   return {
     w: scaled(w, share),
-    n: scaled({ value, plus, minus, tags: w.tags }, share),
+    n: scaled(
+      {
+        value,
+        plus,
+        minus,
+        tags: [...w.tags, ...(part.powerFactor || low === high ? [] : [`pf:${part.kind}`])],
+      },
+      share,
+    ),
     lags: FACTS[part.kind]!.lags,
   };
 }

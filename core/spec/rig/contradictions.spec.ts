@@ -90,11 +90,6 @@ const CASES: readonly (readonly [id: string, change: (rig: Rig) => Partial<Rig>,
     part({ runningW: q(1000, 'nameplate') }, 'microwave-transformer'),
     /cooking power or its input\? As cooking power it draws about 1754 W/,
   ],
-  [
-    'thing:main:start-below',
-    part({ start: { va: q(700), seconds: q(0.3) } }),
-    /"max" of a plug-in meter is only "at least"/,
-  ],
   ['thing:main:dc-amps', part({ runningFrom: { amps: q(120) } }), /DC amps\? At 12 V that is 1440 W/],
   [
     'thing:main:cooling',

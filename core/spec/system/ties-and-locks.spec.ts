@@ -83,9 +83,14 @@ describe('locks and shedders', () => {
 
   it('act only through loads that run: a barred or locked-out load keeps nothing off', () => {
     const locked = { ...rig, locks: [eitherOr('hob', 'kettle'), eitherOr('kettle', 'heater')] };
-    const chain = onBattery(locked, 'hob', 'kettle', 'heater');
+    const chain = check(compile(locked), { supply: 'battery', on: on('hob', 'kettle', 'heater') }, 'given');
     expect(chain.notFed.map(({ load }) => load.id)).toEqual(['kettle']);
     expect(chain.verdict).toBe('trips');
+    // in the best order the kettle alone may run
+    expect(onBattery(locked, 'hob', 'kettle', 'heater').notFed.map(({ load }) => load.id)).toEqual([
+      'hob',
+      'heater',
+    ]);
     const one = { ...rig, locks: [eitherOr('hob', 'kettle')] };
     expect(onBattery(barred(one, 'hob'), 'hob', 'kettle', 'heater').verdict).toBe('trips');
   });

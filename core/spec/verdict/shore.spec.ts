@@ -1,7 +1,7 @@
 import { addAc, nonActivePower, type AcTerm } from '../../src/electrical/apparent-power.js';
 import { inverterShare, sourceShare } from '../../src/electrical/assist.js';
 import { dcWatts, lossCurve } from '../../src/electrical/efficiency-curve.js';
-import type { Rig, Supply } from '../../src/rig/schema.js';
+import type { Load, Rig, Supply } from '../../src/rig/schema.js';
 import { batteryClockOf } from '../../src/answers/battery-clock.js';
 import { notChecked } from '../../src/answers/not-checked.js';
 import { check } from '../../src/verdict/check.js';
@@ -218,9 +218,9 @@ describe('the outlook of a load that is off', () => {
       },
       system,
     );
-    const states = [
-      { id: 'low', name: 'Low', parts: [{ part: 'main', share: 0.3 }] },
-      { id: 'middle', name: 'Middle', parts: [{ part: 'main', share: 0.7 }] },
+    const states: Load['states'] = [
+      { id: 'low', name: 'Low', works: 'lower', parts: [{ part: 'main', share: 0.3 }] },
+      { id: 'middle', name: 'Middle', works: 'lower', parts: [{ part: 'main', share: 0.7 }] },
     ];
     return { ...plain, loads: plain.loads.map((load) => (load.id === 'hob' ? { ...load, states } : load)) };
   })();

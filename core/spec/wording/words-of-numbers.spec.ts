@@ -65,7 +65,7 @@ describe('the words of an outlook', () => {
     id: 'hob',
     name: 'Hob',
     states: [
-      { id: 'low', name: 'Low', parts: [{ part: 'main', share: 0.25 }] },
+      { id: 'low', name: 'Low', works: 'lower', parts: [{ part: 'main', share: 0.25 }] },
       { id: 'high', name: 'High', parts: [{ part: 'main', share: 1 }] },
     ],
   };

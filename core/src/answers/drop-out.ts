@@ -23,6 +23,8 @@ export interface DropOut {
   readonly tripsWhen: TripsWhen | undefined;
   /** Loads that go dark with the source: those ahead of the inverter. */
   readonly dark: readonly NotFed[];
+  /** Nothing is left running. */
+  readonly isAllDark: boolean;
   /** The compressor that decides because it may stall against pressure (methods.md, rule 17). */
   readonly mayStall: string | undefined;
 }
@@ -50,6 +52,7 @@ export function dropOutOf(compiled: CompiledRig, scene: CheckScene): DropOut | u
     landing: consumers,
     tripsWhen: decider?.verdict === 'trips' ? whenItTrips(decider) : undefined,
     dark: situation.notFed,
+    isAllDark: consumers.length === 0 && situation.notFed.length > 0,
     mayStall: stalling ? loadOf(compiled.rig, decider.start.loadId).name : undefined,
   };
 }

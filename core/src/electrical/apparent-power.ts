@@ -67,7 +67,7 @@ export function nonActivePower(watts: number, powerFactor: number): number {
 export function addAc(terms: readonly AcTerm[]): AcSum {
   const watts = terms.map((term) => term.watts);
   const groups = groupByCause(watts);
-  const nonActive = addGrouped(terms.map(nonActiveOf), groups);
+  const nonActive = addGrouped(terms.map(nonActiveOf), groupsOfNonActive(terms, groups));
   const lagging = terms.filter((term) => term.surelyLags);
   return acSumOf(
     addGrouped(watts, groups),
@@ -77,6 +77,12 @@ export function addAc(terms: readonly AcTerm[]): AcSum {
       : addGrouped(lagging.map(nonActiveOf), groupByCause(lagging.map(nonActiveOf))),
   );
 }
+
+/** What is orthogonal depends on power factors as well: grouped anew only where that makes a difference. */
+const groupsOfNonActive = (terms: readonly AcTerm[], groups: Int32Array): Int32Array =>
+  terms.every(({ watts, nonActive }) => watts.causes === nonActive.causes)
+    ? groups
+    : groupByCause(terms.map(nonActiveOf));
 
 /** A sum that waits for its last consumer, which is tried at several power factors. */
 export interface OpenAcSum {
@@ -99,7 +105,7 @@ export function openAc(others: readonly AcTerm[], last: AcTerm): OpenAcSum {
   const lagging = terms.filter((term) => term.surelyLags).map(nonActiveOf);
   return {
     watts: openSum(watts, groups),
-    nonActive: openSum(terms.map(nonActiveOf), groups),
+    nonActive: openSum(terms.map(nonActiveOf), groupsOfNonActive(terms, groups)),
     lagging:
       last.surelyLags && lagging.length < terms.length ? openSum(lagging, groupByCause(lagging)) : undefined,
     laggingWithoutLast: last.surelyLags ? undefined : addGrouped(lagging, groupByCause(lagging)),

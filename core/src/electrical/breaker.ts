@@ -89,9 +89,15 @@ export function heatFactors({ protection, celsius }: BreakerInPlace): {
  * @param preloadA What flows before the start, A, at each edge. More than the breaker carries for ever
  * at that edge counts as just that: beyond it the steady limit fails, and says why better.
  * @param seconds Length of the start, s, at each edge.
+ * @param peak First peak over that of the rms, at each edge: of a motor, unless it is a transformer.
  * Source: methods.md 4.3 and rule 7; UL 489, IEC 60898-1, from memory.
  */
-export function startBand(breaker: BreakerInPlace, preloadA: BreakerBand, seconds: BreakerBand): BreakerBand {
+export function startBand(
+  breaker: BreakerInPlace,
+  preloadA: BreakerBand,
+  seconds: BreakerBand,
+  peak: BreakerBand = { pessimistic: MOTOR_START_PEAK_FACTOR, optimistic: MOTOR_START_PEAK_FACTOR },
+): BreakerBand {
   const { amps, curve } = breaker.protection;
   const { may, will, magnetic, ...constants } = breakerConstants(curve, amps);
   const heat = heatFactors(breaker);
@@ -102,8 +108,8 @@ export function startBand(breaker: BreakerInPlace, preloadA: BreakerBand, second
     seconds.optimistic < constants.slowTripS ? constants.slowBelow : 0,
   );
   return {
-    pessimistic: Math.min(mayA * mayMultiple, (amps * magnetic.may) / MOTOR_START_PEAK_FACTOR),
-    optimistic: Math.min(willA * willMultiple, (amps * magnetic.will) / MOTOR_START_PEAK_FACTOR),
+    pessimistic: Math.min(mayA * mayMultiple, (amps * magnetic.may) / peak.pessimistic),
+    optimistic: Math.min(willA * willMultiple, (amps * magnetic.will) / peak.optimistic),
   };
 }
 

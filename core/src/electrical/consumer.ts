@@ -33,6 +33,8 @@ export interface StartOfPart {
   /** How long it lasts, s. */
   readonly seconds: Interval;
   readonly surelyLags: boolean;
+  /** Its first peak is that of a transformer switched on. */
+  readonly isTransformer: boolean;
 }
 
 /**
@@ -44,8 +46,11 @@ export interface StartOfPart {
  */
 export function consumerOf(load: Load, system: SystemOfLoad, stateId?: string): Consumer {
   const state = load.states?.find((candidate) => candidate.id === stateId);
-  const shareOf = (part: Part): number =>
-    state ? (state.parts.find((each) => each.part === part.id)?.share ?? 0) : 1;
+  const shareOf = (part: Part): number => {
+    const share = state ? (state.parts.find((each) => each.part === part.id)?.share ?? 0) : 1;
+    // What pulses draws its full power each time; what may pulse is taken to.
+    return share > 0 && state?.works !== 'lower' ? 1 : share;
+  };
   return {
     load,
     stateId: state?.id,
@@ -59,14 +64,23 @@ function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: numbe
   const { surelyLags } = kindOfPart(part.kind);
   const power = runningPowerOf(part, system);
   const size = startSizeOf(part, system);
-  const watts = termOf(load, part.kind, scaleQuantity(power.watts, share));
+  const ofWatts = termOf(load, part.kind, scaleQuantity(power.watts, share));
+  const watts = power.va
+    ? { ...ofWatts, causes: [...ofWatts.causes, ...causesOfPowerFactor(part)] }
+    : ofWatts;
   return {
     part,
     power,
     size,
     running: {
       watts,
-      nonActive: nonActiveOf(watts, power, runningPowerFactor(part, system), share),
+      nonActive: nonActiveOf(
+        watts,
+        power,
+        runningPowerFactor(part, system),
+        share,
+        causesOfPowerFactor(part),
+      ),
       surelyLags,
     },
     start: size && {
@@ -74,6 +88,7 @@ function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: numbe
       powerFactor: startPowerFactor(part, system),
       seconds: intervalOf(size.seconds, 'seconds'),
       surelyLags,
+      isTransformer: kindOfPart(part.kind).isTransformer ?? false,
     },
   };
 }
@@ -101,6 +116,7 @@ function nonActiveOf(
   { va }: RunningPower,
   powerFactor: Interval,
   share: number,
+  causes: readonly string[],
 ): DoubtfulTerm {
   const edges = va
     ? { lo: va.value - (va.minus ?? 0), stated: va.value, hi: va.value + (va.plus ?? 0) }
@@ -111,8 +127,15 @@ function nonActiveOf(
     value,
     minus: value - at(edges.lo, powerFactor.hi),
     plus: at(edges.hi, powerFactor.lo) - value,
-    causes: watts.causes,
+    causes: causes.length > 0 ? [...watts.causes, ...causes] : watts.causes,
   };
+}
+
+/** The usual power factor of a kind is one number for all loads that use it. */
+function causesOfPowerFactor({ kind, powerFactor }: Part): readonly string[] {
+  const { low, high } = kindOfPart(kind).powerFactor;
+  const isUsual = powerFactor ? powerFactor.basis === 'typical' : low < high;
+  return isUsual ? [`power factor of ${kind}`] : [];
 }
 
 function startPowerFactor(part: Part, system: SystemOfLoad): Interval {

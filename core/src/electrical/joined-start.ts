@@ -46,5 +46,6 @@ function joinStarts(a: StartOfPart, b: StartOfPart): StartOfPart {
     },
     seconds: longer,
     surelyLags: a.surelyLags && b.surelyLags,
+    isTransformer: a.isTransformer || b.isTransformer,
   };
 }

@@ -1,3 +1,5 @@
+import type { Interval } from '../quantity/quantity.js';
+
 /** A current as a phasor, A: the part in step with its own leg, and the part that lags it. */
 export interface Phasor {
   readonly active: number;
@@ -30,18 +32,55 @@ export function neutralAmps(legs: Legs, one: Phasor, two: Phasor): number {
   return Math.hypot(one.active + turned.active, one.reactive + turned.reactive);
 }
 
+/** A leg as its sums say it: amps, and the angle by which they lag, at the edges. */
+export interface LegCurrent {
+  readonly amps: Interval;
+  /** Radians, 0 to a quarter turn. */
+  readonly angle: Interval;
+}
+
+const THIRD_OF_A_TURN = (2 * Math.PI) / 3;
+
 /**
- * What the neutral may carry at most, from the magnitudes alone: never the bare difference, since phase
- * angles and harmonics are not known.
+ * What the neutral of two legs may carry: never the bare difference, since phase angles and harmonics are not known.
  *
- * @returns A: the larger leg if the legs are opposed, their sum on one pole, sqrt(a² + b² - ab) on 208 V.
+ * @returns A: the larger leg if the legs are opposed, their sum on one pole; on 208 V the sum of the phasors, their
+ * angles apart as far as the power factors allow, in whichever order the phases turn.
  * Source: physics; methods.md, rule 12.
  *
  * @example
- * neutralBound('wye-208', 20, 20); // 20
+ * // 208 V, 20 A at power factor 1 beside 20 A at 0.5: up to 34.6 A, where equal power factors give 20 A
  */
-export function neutralBound(legs: Legs, one: number, two: number): number {
-  if (legs === 'opposed') return Math.max(one, two);
-  if (legs === 'in-phase') return one + two;
-  return Math.sqrt(one * one + two * two - one * two);
+export function neutralBound(legs: Legs, one: LegCurrent, two: LegCurrent): Interval {
+  const each = (add: (a: number, b: number) => number): Interval => ({
+    lo: add(one.amps.lo, two.amps.lo),
+    stated: add(one.amps.stated, two.amps.stated),
+    hi: add(one.amps.hi, two.amps.hi),
+  });
+  if (legs === 'opposed') return each(Math.max);
+  if (legs === 'in-phase') return each((a, b) => a + b);
+  const apart = Math.max(one.angle.hi - two.angle.lo, two.angle.hi - one.angle.lo, 0);
+  const stated = Math.abs(one.angle.stated - two.angle.stated);
+  const at = (a: number, b: number, angle: number): number =>
+    Math.sqrt(Math.max(0, a * a + b * b + 2 * a * b * Math.cos(angle)));
+  return {
+    lo: leastAt(one.amps.lo, two.amps.lo, Math.min(Math.PI, THIRD_OF_A_TURN + apart)),
+    stated: at(one.amps.stated, two.amps.stated, THIRD_OF_A_TURN - stated),
+    hi: mostAt(one.amps, two.amps, Math.max(0, THIRD_OF_A_TURN - apart)),
+  };
+}
+
+/** Less in a leg may be more in the neutral, up to what the other leg carries alone. */
+function mostAt(one: Interval, two: Interval, angle: number): number {
+  const at = (a: number, b: number): number => Math.sqrt(a * a + b * b + 2 * a * b * Math.cos(angle));
+  return Math.max(at(one.hi, two.hi), at(one.hi, two.lo), at(one.lo, two.hi));
+}
+
+/** The least for legs of at least so much: more in the smaller one may be less in the neutral. */
+function leastAt(a: number, b: number, angle: number): number {
+  const larger = Math.max(a, b);
+  const smaller = Math.min(a, b);
+  const cos = Math.cos(angle);
+  const best = cos < 0 ? Math.max(smaller, -larger * cos) : smaller;
+  return Math.sqrt(Math.max(0, larger * larger + best * best + 2 * larger * best * cos));
 }

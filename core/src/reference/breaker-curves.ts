@@ -85,6 +85,8 @@ export const LARGEST_BREAKER_A = 100;
  * like 1.1 A (physics of the offset, confidence medium).
  */
 export const MOTOR_START_PEAK_FACTOR = 1.1;
+/** The same of a transformer, by the moment it is switched on. Physics of the offset; medium. */
+export const TRANSFORMER_PEAK_FACTOR = { low: 1.4, high: 1.75 } as const;
 
 /** Continuous load: at most this share of the rating for `CONTINUOUS_MINUTES` and more (NEC Art. 100, 210.20(A)). */
 export const CONTINUOUS_SHARE = 0.8;

@@ -32,6 +32,8 @@ export interface KindOfPart {
   readonly onVoltage: OnVoltage;
   /** Peak over rms of its current where that is not the sine's square root of two. */
   readonly crestFactor?: number;
+  /** Its inrush is that of a transformer, which a magnetic release answers to by its offset peak. */
+  readonly isTransformer?: true;
   /** Load torque over locked-rotor torque as it starts at full voltage; absent for what has no rotor. */
   readonly startTorqueShare?: number;
 }
@@ -161,6 +163,7 @@ export const KINDS_OF_PARTS = {
     family: 'Cooking',
     powerFactor: range(0.85, 0.9, 0.95),
     surelyLags: true,
+    isTransformer: true,
     onVoltage: 'constant-power',
     crestFactor: 1.8,
     startMultiple: range(1.2, 1.6, 2),
@@ -271,6 +274,7 @@ export const KINDS_OF_PARTS = {
     family: 'Electronics',
     powerFactor: range(0.8, 0.9, 1),
     surelyLags: true,
+    isTransformer: true,
     onVoltage: 'resistive',
     startMultiple: range(15, 25, 60),
     startSeconds: range(0.02, 0.05, 0.1),

@@ -35,6 +35,8 @@ export interface TypicalLoad {
   readonly restartWaitS?: number;
   /** Levels or modes: the share of each part, in the order of the parts. */
   readonly states?: readonly (readonly [name: string, ...shares: number[]])[];
+  /** Set where its levels draw less all the time; else they may pulse. */
+  readonly hasLowerLevels?: true;
 }
 
 const USUAL_DOUBT = 0.4;
@@ -53,6 +55,7 @@ interface More {
   readonly wait?: number;
   readonly startVA?: UsualRange;
   readonly states?: TypicalLoad['states'];
+  readonly hasLowerLevels?: true;
 }
 
 const one = (
@@ -61,7 +64,7 @@ const one = (
   name: string,
   kind: PartKind,
   watts: UsualRange,
-  { use = 'left-on', also = '', wait, startVA, states }: More = {},
+  { use = 'left-on', also = '', wait, startVA, states, hasLowerLevels }: More = {},
 ): TypicalLoad => ({
   id,
   name,
@@ -71,6 +74,7 @@ const one = (
   parts: [{ kind, watts, ...(startVA && { startVA }) }],
   ...(wait !== undefined && { restartWaitS: wait }),
   ...(states && { states }),
+  ...(hasLowerLevels && { hasLowerLevels }),
 });
 
 const COMPRESSOR_WAIT_S = 180;
@@ -228,6 +232,7 @@ const MOTORS: readonly TypicalLoad[] = [
 const HEATING: readonly TypicalLoad[] = [
   one('Heating', 'space-heater', 'Space heater, two levels', 'resistance-heater', between(1200, 1500, 1550), {
     use: 'by-itself',
+    hasLowerLevels: true,
     states: [
       ['Low', 0.5],
       ['High', 1],

@@ -30,11 +30,25 @@ function startProblems(rig: Rig, path: string, part: Part): readonly RigProblem[
   if (!start) return [];
   if (start.none === 'yes')
     return isNeverWithoutStart(part) ? [problemAt(rig, `${path}.start.none`)(NOT_NONE)] : [];
-  if (start.va || kindOfPart(kind).startMultiple) return [];
+  if (start.va) return belowRunning(rig, `${path}.start.va`, start.va.value, part);
+  if (kindOfPart(kind).startMultiple) return [];
   const { inrushA, lockedRotorA, ratedLoadA, horsepower } = start.from ?? {};
   return (inrushA ?? lockedRotorA ?? ratedLoadA ?? horsepower) === undefined
     ? [problemAt(rig, `${path}.start`)('is missing; give its VA, or the amps on its nameplate')]
     : [];
+}
+
+function belowRunning(rig: Rig, path: string, startVA: number, part: Part): readonly RigProblem[] {
+  const runs = statedVA(part);
+  if (runs === undefined || startVA >= runs) return [];
+  const message = `is below the ${Math.round(runs)} it draws running; give what the clamp showed in all: the "max" of a plug-in meter is only "at least"`;
+  return [problemAt(rig, path)(message)];
+}
+
+/** What it draws running at the least, VA, where that is entered outright. */
+function statedVA({ runningW, runningFrom }: Part): number | undefined {
+  const { amps, va, volts } = runningFrom ?? {};
+  return runningW?.value ?? va?.value ?? (amps && volts !== undefined ? amps.value * volts : undefined);
 }
 
 const NOT_NONE =

@@ -201,7 +201,6 @@ function ofPart(load: Load, part: Part, path: string, on: OnCircuit, tables: Wir
     ...ofHeat(id, part, path, on),
     ...ofMicrowave(id, part, path),
     ...ofHorsepower(id, part, path, tables.mostHorsepowerOfPlug(on.volts, plugA)),
-    ...ofStart(id, part, path),
     ...ofMissedPeak(id, part, path),
     ...startMultiple(id, part, path),
   ];
@@ -294,17 +293,6 @@ function ofHorsepower(
       id: `${id}:horsepower`,
       path: `${path}.${runningFrom?.horsepower === undefined ? 'start' : 'runningFrom'}`,
       message: `${horsepower} hp are more than its plug feeds (${most.toFixed(1)} hp); a "peak" figure of a label is not the motor’s own`,
-    },
-  ];
-}
-
-function ofStart(id: string, { runningW, start }: Part, path: string): readonly Found[] {
-  if (!runningW || !start?.va || start.va.value >= runningW.value) return [];
-  return [
-    {
-      id: `${id}:start-below`,
-      path: `${path}.start.va`,
-      message: `a start of ${start.va.value} VA is below the ${runningW.value} W it runs on; the "max" of a plug-in meter is only "at least"`,
     },
   ];
 }

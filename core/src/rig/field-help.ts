@@ -723,6 +723,11 @@ const PARTS: Entries = {
 const STATES: Entries = {
   'loads[].states': ['Levels or modes, such as low and high.', 'Its knob.', 'What it draws in each.'],
   ...named('loads[].states[]'),
+  'loads[].states[].works': [
+    'Less power all the time, or full power in pulses. Not known counts as pulses: the peak is what trips.',
+    'A meter at this level: a steady figure, or one that jumps.',
+    'What the checks count at this level.',
+  ],
   'loads[].states[].parts': ['Which parts run in this state.', 'Listen.', 'What it draws in it.'],
   'loads[].states[].parts[].part': ['The part.', OWN_CHOICE, 'What runs.'],
   'loads[].states[].parts[].share': [

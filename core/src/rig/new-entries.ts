@@ -22,7 +22,7 @@ export function loadFromKind(rig: Rig, kind: TypicalLoad, circuit: string): Load
     kind.name,
     rig.loads.map((load) => load.name),
   );
-  const { parts, states, restartWaitS } = kind;
+  const { parts, states, restartWaitS, hasLowerLevels } = kind;
   const ids = parts.map((part, index) => (part.name ? freeId(part.name, []) : `part-${index + 1}`));
   return {
     id: freeId(
@@ -38,6 +38,7 @@ export function loadFromKind(rig: Rig, kind: TypicalLoad, circuit: string): Load
       states: states.map(([stateName, ...shares]) => ({
         id: freeId(stateName, []),
         name: stateName,
+        ...(hasLowerLevels && { works: 'lower' as const }),
         parts: ids.map((part, index) => ({ part, share: shares[index] ?? 0 })),
       })),
     }),

@@ -348,6 +348,7 @@ const part = groupField({
 const stateOfLoad = groupField({
   id: idField('id'),
   name: nameField('name'),
+  works: choiceField('how it draws less', ['lower', 'pulses', 'unknown']).optional(),
   parts: listField(
     'parts in this state',
     groupField({

@@ -8,7 +8,8 @@ import { restartsOf, type Restart } from './restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
 import { boggedLimits, situationOf, steadyLimitsOf, type CheckScene, type Situation } from './situation.js';
 import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
-import { worstVerdict, type Verdict } from './verdict.js';
+import { choicesOfLocks } from './lock-choices.js';
+import { compareVerdicts, worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
 import type { NotFed } from '../system/fed-loads.js';
 
@@ -87,7 +88,14 @@ export function check(
   scene: CheckScene,
   startOrder: StartOrderRule = 'best',
 ): CheckResult {
-  const situation = situationOf(compiled.on(scene.supply), scene);
+  const system = compiled.on(scene.supply);
+  const results = (startOrder === 'best' ? choicesOfLocks(system.rig, scene.on) : [scene.on]).map((on) =>
+    checkSet(situationOf(system, { ...scene, on }), startOrder),
+  );
+  return results.reduce((best, each) => (compareVerdicts(each.verdict, best.verdict) < 0 ? each : best));
+}
+
+function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult {
   const { consumers, test, ties } = situation;
   const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
   const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');

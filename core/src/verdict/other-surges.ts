@@ -27,6 +27,7 @@ export function boggedDown(consumer: Consumer): Consumer | undefined {
       powerFactor: { lo: powerFactor, stated: powerFactor, hi: powerFactor },
       seconds: { lo: BOGGED_S.low, stated: BOGGED_S.usual, hi: BOGGED_S.high },
       surelyLags: part.running.surelyLags,
+      isTransformer: false,
     };
   });
 }

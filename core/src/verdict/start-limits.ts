@@ -4,6 +4,7 @@ import { startBand, type BreakerBand } from '../electrical/breaker.js';
 import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
 import { joinedStart, quietParts } from '../electrical/joined-start.js';
 import { addStart } from '../electrical/start-sum.js';
+import { TRANSFORMER_PEAK_FACTOR } from '../reference/breaker-curves.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import {
   bestCeiling,
@@ -259,7 +260,9 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
     optimistic: bestCeiling(rating, seconds.lo),
   };
   const helped =
-    element.kind === 'inverter' ? helpFromSource(element.assists, startCase, sums.before) : NO_HELP;
+    element.kind === 'inverter'
+      ? helpFromSource(element.assists, startCase, sums.before)
+      : { ...NO_HELP, optimistic: assistingCeilingA(element, startCase) };
   const foldback = foldbackFactor(element, startCase);
   const start = testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds));
   const limitIn = (unit: 'va' | 'watts', perVA: number): Limit =>
@@ -353,7 +356,7 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
   const { hi, stated } = startCase.start.seconds;
   const band = startBandFor(element, startCase, before);
   const asStated = startBandFor(element, startCase, { ...before, hi: before.stated }, stated);
-  const inverterAdds = assistingCeilingA(element);
+  const inverterAdds = assistingCeilingA(element, startCase);
   return [
     judge({
       id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}`,
@@ -369,9 +372,15 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
   ];
 }
 
-/** While the inverter may share a start, a source breaker alone cannot make it trip for certain. */
-function assistingCeilingA({ behindLimits }: BreakerElement): number {
-  return behindLimits.some(mayShare) ? Infinity : 0;
+/**
+ * While the inverter may share a start behind it, what stands on the source alone cannot make it trip for certain.
+ * A start ahead of the inverter is the source's alone.
+ */
+function assistingCeilingA(
+  { behindLimits }: GeneratorElement | BreakerElement,
+  { consumer }: StartCase,
+): number {
+  return behindLimits.some((each) => mayShare(each) && each.behind.has(consumer.load.id)) ? Infinity : 0;
 }
 
 const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
@@ -387,6 +396,9 @@ function startBandFor(
     breaker,
     { pessimistic: before.hi, optimistic: before.lo },
     { pessimistic: pessimisticS, optimistic: start.seconds.lo },
+    start.isTransformer
+      ? { pessimistic: TRANSFORMER_PEAK_FACTOR.high, optimistic: TRANSFORMER_PEAK_FACTOR.low }
+      : undefined,
   );
 }
 

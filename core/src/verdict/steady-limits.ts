@@ -2,7 +2,7 @@ import type { AcSum, AcTerm, Demand } from '../electrical/apparent-power.js';
 import { steadyBand } from '../electrical/breaker.js';
 import type { Consumer } from '../electrical/consumer.js';
 import { plainDemand } from '../electrical/assist.js';
-import { neutralBound } from '../electrical/legs.js';
+import { neutralBound, type LegCurrent } from '../electrical/legs.js';
 import { ceilingsOf } from '../electrical/surge-tiers.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
@@ -237,9 +237,11 @@ function unknownLimit(element: UnknownRatingElement, running: RunningSet): reado
 /** A neutral that two circuits share carries more than either of them where their legs do not oppose. */
 function neutralLimit(element: NeutralElement, running: RunningSet): Limit {
   const through = running.through(element.members);
-  const [one, two] = element.sides.map((side) => inAmps(runningSum(among(side, through)).va, element.volts));
-  const at = (edge: keyof Interval): number => neutralBound(element.legs, one?.[edge] ?? 0, two?.[edge] ?? 0);
-  const demand = plainDemand(at('lo'), at('stated'), at('hi'));
+  const [one, two] = element.sides;
+  const leg = (side: ReadonlySet<string>): LegCurrent =>
+    legCurrent(runningSum(among(side, through)), element.volts);
+  const { lo, stated, hi } = neutralBound(element.legs, leg(one), leg(two));
+  const demand = plainDemand(lo, stated, hi);
   return judge({
     id: `${element.id}:amps`,
     kind: 'neutral',
@@ -250,6 +252,19 @@ function neutralLimit(element: NeutralElement, running: RunningSet): Limit {
     capacity: exactCapacity(element.amps, element.amps, element.amps),
     weighed: { running: through, perWatt: 1 / element.volts },
   });
+}
+
+/** What lags may lag by more or less, as power factors allow; what is not known to lag counts as lagging. */
+function legCurrent({ watts, va, nonActive }: AcSum, volts: number): LegCurrent {
+  const { lo, stated, hi } = inAmps(va, volts);
+  return {
+    amps: { lo, stated, hi },
+    angle: {
+      lo: Math.atan2(nonActive.lo, watts.hi),
+      stated: Math.atan2(nonActive.stated, watts.stated),
+      hi: Math.atan2(nonActive.hi, watts.lo),
+    },
+  };
 }
 
 function batteryLimits(element: BatteryElement, running: RunningSet): readonly Limit[] {

@@ -56,6 +56,13 @@ type State = NonNullable<Load['states']>[number];
             </button>
           }
         }
+        @if (isLess(state)) {
+          <heli-field
+            [path]="'states[' + index + '].works'"
+            [isStacked]="true"
+            [isUnderHead]="index > 0 && isHeaded()"
+          />
+        }
         <span class="figures comes-to">{{ wattsIn(state) }}</span>
         <button
           type="button"
@@ -118,6 +125,11 @@ export class StatesBand {
   readonly load = input.required<Load>();
 
   /** As typed. */
+  /** Whether a part of it runs with less than its full power. */
+  protected isLess({ parts }: State): boolean {
+    return parts.some(({ share }) => share > 0 && share < 1);
+  }
+
   protected readonly states = computed(() => (this.sheet.value('states') ?? []) as readonly State[]);
 
   /** The names in the first line stand for those below, where every part runs in it. */
