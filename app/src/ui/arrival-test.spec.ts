@@ -42,7 +42,7 @@ describe('an arrival test', () => {
     expect(postOf(rig, tested)?.line).toMatch(/^0\.25.ohm, 121.V with nothing on/);
   });
 
-  it('finds the resistance from two readings by Ohm: (121 - 118.5) V / 10 A = 0.25 ohm (needs E7)', () => {
+  it('finds the resistance from two readings by Ohm: (121 - 118.5) V / 10 A = 0.25 ohm (physics)', () => {
     const { page, kept, readings } = setUp();
     readings('121', '0', '118.5', '10');
     expect(page.text('[role=status]')).toContain('0.25 ohm');

@@ -5,7 +5,7 @@ export interface Caution {
   readonly text: string;
 }
 
-/** What a user must know before relying on any verdict (methods.md 13). */
+/** What a user must know before relying on any verdict (methods.md 12). */
 export const CAUTIONS: readonly Caution[] = [
   {
     title: 'This is planning, not approval',

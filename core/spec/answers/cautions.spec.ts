@@ -142,7 +142,7 @@ const TRIGGERS: Record<CautionId, { readonly calls: Facts; readonly doesNot: Fac
 
 describe('a caution', () => {
   for (const [id, { calls, doesNot }] of Object.entries(TRIGGERS)) {
-    it(`"${id}" appears where the facts call for it, and not beside them (methods.md 13)`, () => {
+    it(`"${id}" appears where the facts call for it, and not beside them (methods.md 12)`, () => {
       expect(cautionsWith(calls)).toContain(id);
       expect(cautionsWith(doesNot)).not.toContain(id);
     });

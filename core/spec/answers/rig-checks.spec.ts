@@ -75,7 +75,7 @@ describe('rig checks', () => {
 });
 
 describe('what a supply carries', () => {
-  it('is the sum of needs A5: 30 A and 3 kW carry 4.5 kW with 900 W from the battery; 2.7 kW on 15 A (common practice)', () => {
+  it('is the sum that practitioners do: 30 A and 3 kW carry 4.5 kW with 900 W from the battery; 2.7 kW on 15 A (common practice)', () => {
     const rig = exampleRig({}, { watts: 3000, va: 3000, shoreA: 30 });
     const supply = { ...rig.supplies.find(({ id }) => id === 'shore')!, assist: 'on' as const };
     const assisting: Rig = {
@@ -135,7 +135,7 @@ describe('the number worth looking up next', () => {
   });
 });
 
-describe('readings of a start (needs E8; common practice, no published source)', () => {
+describe('readings of a start (common practice, no published source)', () => {
   const five = { baseBeforeA: 2, startsA: [34.6, 34, 33.8, 34.2, 33.9], baseAfterA: 2, volts: 120 };
 
   it('give the highest less the base, measured where three agree within a tenth', () => {

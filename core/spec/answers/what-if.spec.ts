@@ -35,7 +35,7 @@ describe('when the power comes back', () => {
     { watts: 3000, tiers: [[4800, 5]] },
   );
 
-  it('adds starts of the same moment, which one after the other would hold (methods.md 15)', () => {
+  it('adds starts of the same moment, which one after the other would hold (methods.md 8)', () => {
     expect(check(compile(rig), battery('left', 'right')).verdict).toBe('holds');
     const back = powerBackOf(compile(rig), battery('left', 'right'));
     expect(back?.verdict).toBe('trips');
@@ -127,7 +127,7 @@ describe('a surge beside a start', () => {
     expect(check(compile(rig), battery('b')).notFed).toEqual([]);
   });
 
-  it('a saw bogged in the cut takes twice its running power for seconds, whatever else runs (methods.md 15)', () => {
+  it('a saw bogged in the cut takes twice its running power for seconds, whatever else runs (methods.md 8)', () => {
     const rig = exampleRig(
       { saw: { w: 1200, start: [2400, 0.5], usage: 'during-work' }, heater: { w: 1000 } },
       { watts: 3000 },
@@ -178,7 +178,7 @@ describe('the dip of a start', () => {
   const loads = { cooler: { w: 1200, start: [7200, 0.3], startPf: 0.7, kind: 'hermetic-rotary' } } as const;
   const dip = (rig: Rig, scene: Parameters<typeof check>[1]) => dimmingOf(rig, check(compile(rig), scene));
 
-  it('is 7.52 % for 60 A at 120 V behind 0.10 Ω and 50 ft of 10 AWG, 3.84 % softly started (worked example, methods.md 9)', () => {
+  it('is 7.52 % for 60 A at 120 V behind 0.10 Ω and 50 ft of 10 AWG, 3.84 % softly started (worked example, methods.md 8)', () => {
     const rig = onShore(exampleRig(loads), { sourceOhms: q(0.224), assist: 'off' });
     const found = dip(
       { ...rig, converters: [], circuits: rig.circuits.map((c) => ({ ...c, bus: 'inlet' })) },
@@ -208,7 +208,7 @@ describe('the dip of a start', () => {
     expect(dimmingWords(known, found).detail).toContain('with a soft starter');
   });
 
-  it('on a generator follows its reactance, S / (S + S_gen / x) to first order (methods.md 12)', () => {
+  it('on a generator follows its reactance, S / (S + S_gen / x) to first order (methods.md 7)', () => {
     const rig = exampleRig(loads);
     const set: Rig = {
       ...rig,

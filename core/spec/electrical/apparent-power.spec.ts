@@ -19,7 +19,7 @@ const start = (va: number, lo: number, stated: number, hi: number) => ({
 });
 
 describe('a sum of AC consumers', () => {
-  it('gives the worked example: 1000 W pf 1, 1200 W pf 0.8, 600 W pf 0.6 are 2800 W and 3276 VA (methods.md 1)', () => {
+  it('gives the worked example: 1000 W pf 1, 1200 W pf 0.8, 600 W pf 0.6 are 2800 W and 3276 VA (methods.md 2)', () => {
     const { watts, va } = addAc([ac(1000, 1), ac(1200, 0.8), ac(600, 0.6)]);
     expect(watts.hi).toBeCloseTo(2800, 6);
     expect(va.hi).toBeCloseTo(3276, 0);

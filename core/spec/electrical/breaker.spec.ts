@@ -23,7 +23,7 @@ describe('a breaker', () => {
     expect(theta).toBeCloseTo(thermal.k ** 2, 3);
   });
 
-  it('may trip from 12 s cold and 5.51 s warm: 20 A UL, 16 A for hours, then 40 A (worked example, methods.md 4.3)', () => {
+  it('may trip from 12 s cold and 5.51 s warm: 20 A UL, 16 A for hours, then 40 A (worked example, methods.md 5)', () => {
     const { may } = breakerConstants('ul-489', 20);
     expect(secondsToTrip(may, 2)).toBeCloseTo(12, 1);
     expect(secondsToTrip(may, 2, 0.64)).toBeCloseTo(5.51, 2);
@@ -59,7 +59,7 @@ describe('a breaker', () => {
     expect(steadyBand(inPlace(20), 10 * 60).optimistic).toBe(40);
   });
 
-  it('shrugs at a compressor start: 60 A for 0.3 s heats a 20 A breaker by 0.0671 (worked example, methods.md 4.3)', () => {
+  it('shrugs at a compressor start: 60 A for 0.3 s heats a 20 A breaker by 0.0671 (worked example, methods.md 5)', () => {
     const { may } = breakerConstants('ul-489', 20);
     const rise = (3 ** 2 - 0.64) * (1 - Math.exp(-0.3 / may.tauS));
     expect(rise).toBeCloseTo(0.0671, 3);
@@ -81,7 +81,7 @@ describe('a breaker', () => {
     expect(band.optimistic).toBeCloseTo((20 * 20) / 1.1, 10);
   });
 
-  it('is weaker in a hot box: 30 A act like 28.1 A at 50 °C and 26.0 A at 60 °C, never like more (methods.md 4.4, common practice)', () => {
+  it('is weaker in a hot box: 30 A act like 28.1 A at 50 °C and 26.0 A at 60 °C, never like more (methods.md 5, common practice)', () => {
     const hot = (celsius: number) => steadyBand({ ...inPlace(30), celsius }).pessimistic;
     expect(hot(50)).toBeCloseTo(28.1, 1);
     expect(hot(60)).toBeCloseTo(26, 1);

@@ -38,7 +38,7 @@ describe('a copper cable', () => {
     expect((ohmsPerMetre({ mm2: 35 }, 60) ?? 0) * 1000).toBeCloseTo(0.641, 3);
   });
 
-  it('drops 0.290 V at 250 A in 6 ft of 2/0, and 0.315 V in 2 m of 70 mm² at 60 °C (worked examples, methods.md 5.5)', () => {
+  it('drops 0.290 V at 250 A in 6 ft of 2/0, and 0.315 V in 2 m of 70 mm² at 60 °C (worked examples, methods.md 5)', () => {
     const awg = cableOhms({ awg: '2/0', metres: 6 * FOOT_M }, 75) ?? 0;
     expect(awg * 1000).toBeCloseTo(1.16, 2);
     expect(voltageDrop(awg, 250)).toBeCloseTo(0.29, 3);
@@ -48,7 +48,7 @@ describe('a copper cable', () => {
     expect(cableOhms({ mm2: 70 }, 60)).toBeUndefined();
   });
 
-  it('drops what shore cords drop: 2.98 V, 5.99 V on a thin one, and 6.89 V on a pitch lead (worked examples, methods.md 8)', () => {
+  it('drops what shore cords drop: 2.98 V, 5.99 V on a thin one, and 6.89 V on a pitch lead (worked examples, methods.md 5)', () => {
     const cord = cableOhms({ awg: '10', metres: 50 * FOOT_M }, 75) ?? 0;
     expect(voltageDrop(cord, 24)).toBeCloseTo(2.98, 2);
     const thin = cableOhms({ awg: '16', metres: 50 * FOOT_M }, 75) ?? 0;
@@ -81,7 +81,7 @@ const leg = (amps: number, powerFactor: number): LegCurrent => {
 };
 
 describe('two legs', () => {
-  it('leave 8.94 A on the neutral of 10 A pf 1 against 10 A pf 0.6, not 0 (worked example, methods.md 1)', () => {
+  it('leave 8.94 A on the neutral of 10 A pf 1 against 10 A pf 0.6, not 0 (worked example, methods.md 4)', () => {
     const one = { active: 10, reactive: 0 };
     expect(neutralAmps('opposed', one, { active: 6, reactive: 8 })).toBeCloseTo(8.94, 2);
     expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).hi).toBeCloseTo(20, 10);
@@ -146,7 +146,7 @@ describe('two legs', () => {
 });
 
 describe('voltage', () => {
-  it('dips by 7.52 % with 60 A locked, and by 3.84 % with a soft start (worked example, methods.md 9)', () => {
+  it('dips by 7.52 % with 60 A locked, and by 3.84 % with a soft start (worked example, methods.md 8)', () => {
     const source = { ohms: 0.1 + 0.124, reactanceOhms: 0 };
     expect(dipShare(source, 120, 60, 0.7)).toBeCloseTo(0.0752, 4);
     expect(dipShare(source, 120, 30, 0.7)).toBeCloseTo(0.0384, 4);
@@ -171,7 +171,7 @@ describe('voltage', () => {
     expect(clippedVolts(120, 40, 60)).toBe(80);
   });
 
-  it('of a modified sine: 170 V, half conducting: 120.2 V, fundamental 108.2 V, 48.3 % (worked example, methods.md 6.4)', () => {
+  it('of a modified sine: 170 V, half conducting: 120.2 V, fundamental 108.2 V, 48.3 % (worked example, methods.md 3)', () => {
     const wave = quasiSquare({ peakV: 170, conducting: 0.5 });
     expect(wave.rmsV).toBeCloseTo(120.2, 1);
     expect(wave.fundamentalV).toBeCloseTo(108.2, 1);
@@ -203,7 +203,7 @@ describe('voltage', () => {
 });
 
 describe('heat and height', () => {
-  it('take a fifth of a 3,500/4,000 W generator at 1,600 m and 32 °C: 2,821/3,224 W (worked example, methods.md 12)', () => {
+  it('take a fifth of a 3,500/4,000 W generator at 1,600 m and 32 °C: 2,821/3,224 W (worked example, methods.md 7)', () => {
     const factor = generatorFactor({ altitudeM: 1600, celsius: 32 });
     expect(factor).toBeCloseTo(0.806, 3);
     expect(3500 * factor).toBeCloseTo(2821, 0);
@@ -211,7 +211,7 @@ describe('heat and height', () => {
     expect(generatorFactor({ fuel: 'lp-gas' })).toBeCloseTo(0.9, 10);
   });
 
-  it('leave 76.0 % of an inverter at 45 °C (worked example, methods.md 6.3), nothing where it switches off', () => {
+  it('leave 76.0 % of an inverter at 45 °C (worked example, methods.md 7), nothing where it switches off', () => {
     expect(inverterFactor(45).stated).toBeCloseTo(0.76, 10);
     expect(inverterFactor(undefined)).toEqual({ lo: 1, stated: 1, hi: 1 });
     expect(inverterFactor(66)).toEqual({ lo: 0, stated: 0, hi: jasmine.any(Number) as unknown as number });

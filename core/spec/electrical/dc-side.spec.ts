@@ -16,20 +16,20 @@ import { fuseBand } from '../../src/electrical/fuse.js';
 import { always } from '../always.js';
 
 describe('a resistive DC source', () => {
-  it('gives 183.5 A for 2,202 W at 13.1 V and 6 mΩ (worked example, methods.md 5.1)', () => {
+  it('gives 183.5 A for 2,202 W at 13.1 V and 6 mΩ (worked example, methods.md 6)', () => {
     const amps = dcAmps({ openV: 13.1, ohms: 0.006 }, 2202) ?? 0;
     expect(amps).toBeCloseTo(183.5, 1);
     expect(13.1 - 0.006 * amps).toBeCloseTo(12, 2);
   });
 
-  it('collapses at 1,860 W from 12.2 V and 20 mΩ, and is cut off at 892.5 (worked example, methods.md 5.1)', () => {
+  it('collapses at 1,860 W from 12.2 V and 20 mΩ, and is cut off at 892.5 (worked example, methods.md 6)', () => {
     const source = { openV: 12.2, ohms: 0.02 };
     expect(collapseWatts(source)).toBeCloseTo(1860, 0);
     expect(cutOffWatts(source, 10.5)).toBeCloseTo(892.5, 5);
     expect(dcAmps(source, 1861)).toBeUndefined();
   });
 
-  it('sags to 11.24 V warm and 8.13 V at 0 °C: 2,200 W from 13.0 V, 3 + 6 mΩ (worked example, methods.md 15)', () => {
+  it('sags to 11.24 V warm and 8.13 V at 0 °C: 2,200 W from 13.0 V, 3 + 6 mΩ (worked example, methods.md 6)', () => {
     const volts = (ohms: number) => 13 - ohms * (dcAmps({ openV: 13, ohms }, 2200) ?? 0);
     expect(volts(0.009)).toBeCloseTo(11.24, 1);
     // only the battery's 6 mΩ grow in the cold
@@ -48,7 +48,7 @@ describe('a resistive DC source', () => {
     );
   });
 
-  it('heats a fuse by its ripple: 1.01 to 1.22 times (methods.md 5.1)', () => {
+  it('heats a fuse by its ripple: 1.01 to 1.22 times (methods.md 6)', () => {
     expect(rmsWithRipple(100, 0.2)).toBeCloseTo(101, 0);
     expect(rmsWithRipple(100, 1)).toBeCloseTo(122.5, 1);
   });
@@ -66,11 +66,11 @@ describe('batteries side by side', () => {
     parallelShares(ohms).forEach((share, index) => expect(300 * share).toBeCloseTo(solved[index] ?? 0, 8));
   });
 
-  it('give 181.8 A of two times 100 A at 55 to 45 (worked example, methods.md 5.2)', () => {
+  it('give 181.8 A of two times 100 A at 55 to 45 (worked example, methods.md 6)', () => {
     expect(bankLimit([100, 100], [0.55, 0.45])).toBeCloseTo(181.8, 1);
   });
 
-  it('equalise with 87.5 A when they differ by 1.4 V over 16 mΩ (worked example, methods.md 5.2)', () => {
+  it('equalise with 87.5 A when they differ by 1.4 V over 16 mΩ (worked example, methods.md 6)', () => {
     expect(joiningAmps(1.4, 0.016)).toBeCloseTo(87.5, 10);
   });
 
@@ -84,12 +84,12 @@ describe('batteries side by side', () => {
     expect(typicalOhms('agm', 12, 100, { ...warm, percent }).hi).toBeCloseTo(0.018, 10);
   });
 
-  it('show their charge at rest: flooded 12.33 V is 60.7 % (worked example, methods.md 5.7)', () => {
+  it('show their charge at rest: flooded 12.33 V is 60.7 % (worked example, methods.md 6)', () => {
     expect(chargeFromRestVolts('flooded', 12, 12.33)).toBeCloseTo(60.7, 1);
     expect(restVolts('lfp', 25.6, 50)).toBeCloseTo(26.32, 10);
   });
 
-  it('last by Peukert: 200 Ah, k 1.2, 50 A: 2.899 h and 145 Ah; C10 178.2 is C20 200 (worked example and check, methods.md 5.6)', () => {
+  it('last by Peukert: 200 Ah, k 1.2, 50 A: 2.899 h and 145 Ah; C10 178.2 is C20 200 (worked example and check, methods.md 6)', () => {
     const hours = peukertHours({ ampHours: 200, amps: 50, exponent: 1.2 });
     expect(hours).toBeCloseTo(2.899, 3);
     expect(50 * hours).toBeCloseTo(145, 1);

@@ -38,7 +38,7 @@ describe('a single-phase motor', () => {
     expect(lockedRotorAmps(1 / 4, 115)).toBeCloseTo(58.8 / 2, 10);
   });
 
-  it('has the locked-rotor amps of its code letter: 3/4 hp, L, 115 V is 58.70 to 65.15 A (worked example, methods.md 2.3)', () => {
+  it('has the locked-rotor amps of its code letter: 3/4 hp, L, 115 V is 58.70 to 65.15 A (worked example, methods.md 3)', () => {
     const { from, to } = codeLetterVA('L', 0.75);
     expect(from / 115).toBeCloseTo(58.7, 1);
     expect(to / 115).toBeCloseTo(65.15, 2);
@@ -56,12 +56,12 @@ describe('a single-phase motor', () => {
     );
   });
 
-  it('draws 5.18 A with 0.75 kW at the shaft, 230 V, 70 %, pf 0.9 (worked example, methods.md 2.6)', () => {
+  it('draws 5.18 A with 0.75 kW at the shaft, 230 V, 70 %, pf 0.9 (worked example, methods.md 3)', () => {
     expect(shaftMotorVA(750, 0.7, 0.9) / 230).toBeCloseTo(5.18, 2);
     expect((5.5 * shaftMotorVA(750, 0.7, 0.9)) / 230).toBeCloseTo(28.5, 1);
   });
 
-  it('takes longer to start on less voltage, and stalls at the end (physics; worked examples, methods.md 2.6)', () => {
+  it('takes longer to start on less voltage, and stalls at the end (physics; worked examples, methods.md 3)', () => {
     expect(startTimeFactor(0.85, 0.5)).toBeCloseTo(2.25, 2);
     expect(startTimeFactor(0.72, 0.5)).toBeCloseTo(27.2, 1);
     expect(startTimeFactor(0.7, 0.5)).toBe(Infinity);

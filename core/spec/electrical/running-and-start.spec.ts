@@ -33,19 +33,19 @@ describe('running power', () => {
     expect(at50.va?.value).toBeCloseTo(746 / (0.65 * 0.9), 5);
   });
 
-  it('takes cooling capacity for heat: 13,500 BTU/h at EER 9 is 1,500 W (worked example, methods.md 10)', () => {
+  it('takes cooling capacity for heat: 13,500 BTU/h at EER 9 is 1,500 W (worked example, methods.md 2)', () => {
     const coolingW = q(13_500 * 0.29307);
     expect(coolingW.value).toBeCloseTo(3956, 0);
     expect(watts({ kind: 'hermetic-rotary', runningFrom: { coolingW } })).toEqual([1350, 1500, 1687]);
   });
 
-  it('takes cooking power for output: 1,000 W of a microwave oven asks 1,754 W (worked example, methods.md 10)', () => {
+  it('takes cooking power for output: 1,000 W of a microwave oven asks 1,754 W (worked example, methods.md 2)', () => {
     expect(watts({ kind: 'microwave-transformer', runningFrom: { cookingW: q(1000) } })).toEqual([
       1538, 1754, 2000,
     ]);
   });
 
-  it('counts a battery charger by its volts: 60 A at 14.4 V, 0.85, pf 0.65 is 1,564 VA (worked example, methods.md 15)', () => {
+  it('counts a battery charger by its volts: 60 A at 14.4 V, 0.85, pf 0.65 is 1,564 VA (worked example, methods.md 2)', () => {
     const charger = part({
       kind: 'supply-without-correction',
       runningFrom: { chargeA: q(60), volts: 14.4 },

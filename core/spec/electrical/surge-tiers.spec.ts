@@ -14,7 +14,7 @@ const inverter = exampleRig(
 ).converters[0]!;
 
 describe('surge tiers', () => {
-  it('let 7632 VA pass for 0.3 s and not for 0.8 s (worked example, methods.md 6.2)', () => {
+  it('let 7632 VA pass for 0.3 s and not for 0.8 s (worked example, methods.md 3)', () => {
     expect(surgeCeiling(inverter, 0.3).value).toBeGreaterThan(7632);
     expect(surgeCeiling(inverter, 0.8).value).toBeLessThan(7632);
   });

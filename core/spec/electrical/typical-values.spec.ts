@@ -31,7 +31,7 @@ describe('what is usual at a place', () => {
     expect(typicalAt(rig, 'loads[0].restartWaitS')).toBeUndefined();
   });
 
-  it('of a motor is a kick of several times what it draws, with the doubt of its kind (methods.md 2.6)', () => {
+  it('of a motor is a kick of several times what it draws, with the doubt of its kind (methods.md 3)', () => {
     const kick = typicalAt(rig, 'loads[1].parts[0].start.va');
     const running = 600 / 0.8;
     expect(valueAt('loads[1].parts[0].start.va')).toBeGreaterThan(4 * running);
@@ -51,7 +51,7 @@ describe('what is usual at a place', () => {
     );
   });
 
-  it('of a lithium iron phosphate battery are a few milliohms (methods.md 5)', () => {
+  it('of a lithium iron phosphate battery are a few milliohms (methods.md 6)', () => {
     expect(valueAt('batteries[0].ohms')).toBeGreaterThan(0.0005);
     expect(valueAt('batteries[0].ohms')).toBeLessThan(0.02);
   });

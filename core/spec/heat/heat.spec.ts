@@ -5,12 +5,12 @@ describe('a cabin', () => {
   const cabin = { lossWPerK: 180, capacityJPerK: 1.2e6, gainsW: 950 };
   const unit = (sensibleShare: number) => ({ capacityW: 13_500 * 0.29307, sensibleShare });
 
-  it('at UA 180, 11 K and 950 W keeps 13,500 BTU/h busy 0.741 of the time, 0.987 in humid air (worked example, methods.md 10, whose 0.988 is 0.741 rounded before the division)', () => {
+  it('at UA 180, 11 K and 950 W keeps 13,500 BTU/h busy 0.741 of the time, 0.987 in humid air (worked example, methods.md 13, whose 0.988 is 0.741 rounded before the division)', () => {
     expect(coolingCycle(cabin, unit(1), 11, 1).duty).toBeCloseTo(0.741, 3);
     expect(coolingCycle(cabin, unit(0.75), 11, 1).duty).toBeCloseTo(0.9874, 4);
   });
 
-  it('cycles 410 s off and 1,169 s on (worked example, methods.md 10), which average to the duty', () => {
+  it('cycles 410 s off and 1,169 s on (worked example, methods.md 13), which average to the duty', () => {
     const { onS, offS, duty } = coolingCycle(cabin, unit(1), 11, 1);
     expect(offS).toBeCloseTo(409.6, 0);
     expect(onS).toBeCloseTo(1169, -1);
@@ -25,7 +25,7 @@ describe('a cabin', () => {
 });
 
 describe('water', () => {
-  it('takes 174.4 Wh for 1.5 L from 15 to 100 °C: 418.6 s at 1,500 W; a 23 L tank 1.203 kWh, 50.1 min (worked examples, methods.md 10)', () => {
+  it('takes 174.4 Wh for 1.5 L from 15 to 100 °C: 418.6 s at 1,500 W; a 23 L tank 1.203 kWh, 50.1 min (worked examples, methods.md 13)', () => {
     expect(waterHeatingJ(1.5, 85, 0.85) / 3600).toBeCloseTo(174.4, 1);
     expect(waterHeatingJ(1.5, 85, 0.85) / 1500).toBeCloseTo(418.6, 1);
     expect(waterHeatingJ(23, 45) / 3.6e6).toBeCloseTo(1.203, 3);

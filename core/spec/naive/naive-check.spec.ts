@@ -5,7 +5,9 @@ import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
 import { always } from '../always.js';
 import { exampleRig, on, q } from '../example-rig.js';
-import { FACTS, naiveVerdict } from './naive-check.js';
+import { compareSystems } from './compare.js';
+import { FACTS } from './doubtful-numbers.js';
+import { naiveVerdict } from './naive-check.js';
 
 const BASES: readonly Basis[] = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess', 'setting'];
 
@@ -129,5 +131,11 @@ describe('the check', () => {
     );
     // a fuzz that only meets one verdict proves nothing
     expect(Object.keys(seen).length).toBeGreaterThanOrEqual(5);
+  });
+
+  it('gives it on whole systems too: ties, locks, shedders, levels, DC loads, chargers, generators, unknown ratings', () => {
+    const seen = compareSystems(2500, Number(process.env['HELIARCH_SEED'] ?? 20261128));
+    // every verdict on every kind of supply, or the fuzz proves little
+    expect(seen.size).toBe(9);
   });
 });

@@ -142,7 +142,7 @@ describe('the library of typical loads', () => {
     expect(findTypicalLoads('zeppelin')).toEqual([]);
   });
 
-  it('holds the figures of needs B1 and B2 (common practice, no published source)', () => {
+  it('holds the usual figures of its kinds (common practice, no published source)', () => {
     const watts = (id: string) => TYPICAL_LOADS.find((kind) => kind.id === id)!.parts[0]!.watts;
     for (const metered of [494, 553]) {
       expect(watts('window-air').low).toBeLessThan(metered);

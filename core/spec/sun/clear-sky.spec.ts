@@ -16,7 +16,7 @@ function dayKWh(day: string): number {
 }
 
 describe('a clear sky', () => {
-  it('gives 1,013 W/m² at 78.43°, and 607.7 W of 800 W flat (check value, methods.md 11; sun by suncalc)', () => {
+  it('gives 1,013 W/m² at 78.43°, and 607.7 W of 800 W flat (check value, methods.md 13; sun by suncalc)', () => {
     const at = altitude(new Date('2025-06-21T19:00:00Z'));
     expect(at / RAD).toBeCloseTo(78.43, 1);
     expect(clearSkyWPerM2(at)).toBeCloseTo(1013, 0);
@@ -24,7 +24,7 @@ describe('a clear sky', () => {
     expect(clearSkyWPerM2(-0.1)).toBe(0);
   });
 
-  it('gives 8.77 kWh/m² on a June day at 35° N and 3.06 in December (check values, methods.md 11)', () => {
+  it('gives 8.77 kWh/m² on a June day at 35° N and 3.06 in December (check values, methods.md 13)', () => {
     expect(dayKWh('2025-06-21')).toBeCloseTo(8.766, 1);
     expect(dayKWh('2025-12-21')).toBeCloseTo(3.059, 1);
   });

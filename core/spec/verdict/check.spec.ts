@@ -22,7 +22,7 @@ describe('check', () => {
     expect([at(1099), at(750), at(749)]).toEqual(['tight', 'tight', 'trips']);
   });
 
-  it('treats VA as a limit of its own: 2,800 W at 3,276 VA trips 3,000 VA but not 3,000 W (worked example, methods.md 1)', () => {
+  it('treats VA as a limit of its own: 2,800 W at 3,276 VA trips 3,000 VA but not 3,000 W (worked example, methods.md 2)', () => {
     const loads = {
       a: { w: 1000 },
       b: { w: 1200, pf: 0.8, kind: 'split-phase-motor' },

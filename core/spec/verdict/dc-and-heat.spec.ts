@@ -26,7 +26,7 @@ const row = (rig: Rig, kind: string) =>
   check(compile(rig), scene).limits.find((limit) => limit.kind === kind);
 
 describe('the DC side', () => {
-  it('draws the stable current of a sagging source (worked example, methods.md 5.1)', () => {
+  it('draws the stable current of a sagging source (worked example, methods.md 6)', () => {
     // 2,200 W and a thousandth lost make 2,202; contacts add 0.9 mΩ as stated
     const rig = withBattery({ heater: { w: 2200 } }, { restV: q(13.1), ohms: 0.0051, dischargeA: 400 });
     expect(row(rig, 'battery')?.worst.stated).toBeCloseTo(183.5, 0);
@@ -35,14 +35,14 @@ describe('the DC side', () => {
     expect(clock?.watts).toBeCloseTo(2202, 0);
   });
 
-  it('is cut off where the volts fall to the cut-off, not at the collapse (worked example, methods.md 5.1)', () => {
+  it('is cut off where the volts fall to the cut-off, not at the collapse (worked example, methods.md 6)', () => {
     const rig = (w: number) => withBattery({ heater: { w } }, { restV: q(12.2), ohms: 0.0191 });
     expect(row(rig(800), 'dc-volts')?.capacity.stated).toBeCloseTo(892.5, 1);
     expect(check(compile(rig(1000)), scene).verdict).toBe('trips');
     expect(check(compile(rig(1000)), scene).decider?.kind).toBe('dc-volts');
   });
 
-  it('is weaker in the cold: the same lithium bank holds warm and not at 0 °C (methods.md 15)', () => {
+  it('is weaker in the cold: the same lithium bank holds warm and not at 0 °C (methods.md 2)', () => {
     const at = (batteryC: number) =>
       check(
         compile(withBattery({ heater: { w: 1500 } }, { chemistry: 'lfp' }, { conditions: { batteryC } })),
@@ -59,7 +59,7 @@ describe('the DC side', () => {
     expect([at(1200), at(1920), at(2880)]).toEqual(['holds', 'tight', 'trips']);
   });
 
-  it('counts two batteries for less than two where nothing says that they share evenly (methods.md 5.2)', () => {
+  it('counts two batteries for less than two where nothing says that they share evenly (methods.md 6)', () => {
     const bank = withBattery({ heater: { w: 2270 } }, { dischargeA: 100 });
     const two = (sharesEvenly: 'yes' | 'no'): Rig => ({
       ...bank,
@@ -83,7 +83,7 @@ describe('the DC side', () => {
 });
 
 describe('heat', () => {
-  it('takes a quarter of an inverter at 45 °C, more or less by its own slope (worked example, methods.md 6.3)', () => {
+  it('takes a quarter of an inverter at 45 °C, more or less by its own slope (worked example, methods.md 7)', () => {
     const hot = withBattery({ heater: { w: 2200 } }, {}, { conditions: { inverterC: 45 } });
     const watts = row(hot, 'inverter-watts');
     expect(watts?.capacity.stated).toBeCloseTo(2280, 6);
@@ -116,7 +116,7 @@ describe('an inverter', () => {
     expect([by('on-the-battery'), by('on-the-inverter-too')]).toEqual([3000, 2640]);
   });
 
-  it('gives its peaks out once: electronics without correction fill it sooner than their VA (methods.md 15, crest factor)', () => {
+  it('gives its peaks out once: electronics without correction fill it sooner than their VA (methods.md 2, crest factor)', () => {
     const rig = exampleRig(
       { heater: { w: 1500, pf: 0.65, kind: 'supply-without-correction' } },
       { watts: 3000 },
@@ -126,7 +126,7 @@ describe('an inverter', () => {
     expect(peak?.verdict).toBe('tight');
   });
 
-  it('that folds back may start what one that trips does not (methods.md 15)', () => {
+  it('that folds back may start what one that trips does not (methods.md 2)', () => {
     const rig = exampleRig(
       { heater: { w: 400, start: [4200, 0.5], kind: 'split-phase-motor' } },
       { watts: 3000, tiers: [[3000, 5]] },
@@ -141,7 +141,7 @@ describe('an inverter', () => {
     ]).toEqual(['trips', 'tight']);
   });
 
-  it('refuses a soft starter on a modified sine, and gives other motors a quarter more to carry (methods.md 6.4)', () => {
+  it('refuses a soft starter on a modified sine, and gives other motors a quarter more to carry (methods.md 3)', () => {
     const rig = exampleRig({ heater: { w: 1000, kind: 'hermetic-rotary', start: [3000, 0.3] } });
     const modified: Rig = {
       ...rig,

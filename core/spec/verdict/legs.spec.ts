@@ -47,7 +47,7 @@ const demand = (rig: Rig, scene: Parameters<typeof check>[1], label: string) =>
   check(compile(rig), scene).limits.find((limit) => limitLabel(rig, limit) === label)?.worst.stated;
 
 describe('a rig on two legs', () => {
-  it('give each leg of a split-phase inverter half of its rating: 4 kW is not 4 kW on one leg (physics; needs A1)', () => {
+  it('give each leg of a split-phase inverter half of its rating: 4 kW is not 4 kW on one leg (physics)', () => {
     const rig = twoLegs({
       a: { w: 2500, pole: 'l1' },
       b: { w: 1500, pole: 'l2' },
@@ -91,7 +91,7 @@ describe('a rig on two legs', () => {
     expect(powerFlowsOf(check(compile(rig), shore('a', 'b', 'ahead'))).fromSourceW).toBeCloseTo(8400, 6);
   });
 
-  it('on one pole through an adapter carry their sum in one breaker, and no 240 V (methods.md 13, 5)', () => {
+  it('on one pole through an adapter carry their sum in one breaker, and no 240 V (methods.md 6 and 12)', () => {
     const rig = twoLegs(
       { a: { w: 1800, pole: 'l1' }, b: { w: 1200, pole: 'l2' }, c: { w: 1000, pole: 'both' } },
       { supply: { legs: 'in-phase', breaker: { amps: 30, curve: 'ul-489' } } },
@@ -132,7 +132,7 @@ describe('a rig on two legs', () => {
     expect(demand(rig, shore('heater'), 'Shore 50 A, leg 1')).toBeCloseTo((20 * 208) / 240, 6);
   });
 
-  it('of a low post make motors draw more and heaters less, as the volts have it (physics; methods.md 15)', () => {
+  it('of a low post make motors draw more and heaters less, as the volts have it (physics; methods.md 4)', () => {
     const rig = (kind: ExampleLoad['kind'], volts: number) =>
       twoLegs({ a: { w: 1500, pole: 'l1', ...(kind && { kind }) } }, { supply: { volts: q(volts) } });
     expect(demand(rig('resistance-heater', 126), shore('a'), 'Shore 50 A, leg 1')).toBeCloseTo(13.1, 1);

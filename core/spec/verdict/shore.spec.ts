@@ -113,7 +113,7 @@ describe('every series element', () => {
     expect(of('plug-and-cord')?.worst.hi).toBeCloseTo(19, 10);
   });
 
-  it('loads the battery with the losses: 2,000 W cost 2,202 W at best 93 and full 88 % (worked example, methods.md 6.1)', () => {
+  it('loads the battery with the losses: 2,000 W cost 2,202 W at best 93 and full 88 % (worked example, methods.md 6)', () => {
     expect(lossCurve(3000, 30, 0.93, 0.88).b).toBeCloseTo(4.018e-5, 8);
     expect(dcWatts(lossCurve(3000, 30, 0.93, 0.88), 2000, 2000)).toBeCloseTo(2202, 0);
     // best 94 % contradicts the other two: a would be 0.99, so a = 1 and the full figure stays
@@ -185,7 +185,7 @@ describe('if the source drops out', () => {
     expect(dropOutOf(compile(rig), { ...scene, supply: 'battery' })).toBeUndefined();
   });
 
-  it('is Tight where a compressor that stalls against pressure, 10 s at its locked rotor, is too much (methods.md 15)', () => {
+  it('is Tight where a compressor that stalls against pressure, 10 s at its locked rotor, is too much (methods.md 8)', () => {
     const loads = { fridge: { w: 80, start: [600, 0.3], usage: 'by-itself', kind: 'refrigerator' } } as const;
     const small = hookup(loads, { inputLimitA: 20 }, { watts: 500, tiers: [[900, 5]] });
     const scene = { supply: 'shore', on: on('fridge') };

@@ -33,7 +33,7 @@ const NO_RESERVE = 0;
  * The battery clock of a set: amps by the inverter's loss curve, and the time from the charge that
  * was read down to the reserve, at the power as stated. Drawn on fast, a battery holds less (Peukert).
  *
- * @returns Undefined where no battery gives anything. Source: physics; methods.md 10.
+ * @returns Undefined where no battery gives anything. Source: physics; methods.md 6.
  */
 export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult): BatteryClock | undefined {
   const element = result.elements.find((each) => each.kind === 'battery');

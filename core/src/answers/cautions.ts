@@ -65,7 +65,7 @@ const TRIGGERS: Record<CautionId, (facts: Facts) => boolean> = {
 
 /**
  * The cautions that a set on a supply calls for, the gravest first: one line each, the full text behind.
- * They defer to the code in force and to licensed practice. Source: methods.md 13.
+ * They defer to the code in force and to licensed practice. Source: methods.md 12.
  */
 export function cautionsOf(rig: Rig, result: CheckResult): readonly Caution[] {
   const running = [...result.selfStarting, ...result.order];

@@ -28,7 +28,7 @@ export interface PowerBack {
  * When power comes back, thermostats, pressure switches and whatever was left on start in the same moment;
  * restart waits and soft starters come later, those within five seconds of each other together.
  *
- * @returns Undefined where nothing restarts. Source: methods.md 15 (power comes back); common practice.
+ * @returns Undefined where nothing restarts. Source: methods.md 8 (power comes back); common practice.
  */
 export function powerBackOf(compiled: CompiledRig, scene: CheckScene): PowerBack | undefined {
   const situation = situationOf(compiled.on(scene.supply), scene);

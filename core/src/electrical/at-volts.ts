@@ -15,7 +15,7 @@ import type { Consumer, ConsumerPart, StartOfPart } from './consumer.js';
  * longer to start at a low voltage, for its torque falls with the square.
  *
  * @param share Voltage over nominal voltage at both ends of its doubt.
- * Source: physics; methods.md 1 (voltage dependence).
+ * Source: physics; methods.md 4 (voltage dependence).
  *
  * @example
  * // 1,500 W of heat at 126 V on a 120 V system draw 13.1 A
@@ -38,7 +38,7 @@ export function atVolts(consumer: Consumer, share: Interval): Consumer {
 
 /**
  * A motor on a modified sine wave draws a quarter more, and starts as on the fundamental of that wave.
- * Source: common practice, no published source (methods.md 6.4); fundamental by Fourier series.
+ * Source: common practice, no published source (methods.md 3); fundamental by Fourier series.
  */
 export function onModifiedSine(consumer: Consumer): Consumer {
   const more = { lo: 1, stated: MODIFIED_SINE_MOTOR_FACTOR, hi: MODIFIED_SINE_MOTOR_FACTOR };

@@ -90,7 +90,7 @@ export function heatFactors({ protection, celsius }: BreakerInPlace): {
  * at that edge counts as just that: beyond it the steady limit fails, and says why better.
  * @param seconds Length of the start, s, at each edge.
  * @param peak First peak over that of the rms, at each edge: of a motor, unless it is a transformer.
- * Source: methods.md 4.3 and rule 7; UL 489, IEC 60898-1, from memory.
+ * Source: methods.md 5 and rule 7; UL 489, IEC 60898-1, from memory.
  */
 export function startBand(
   breaker: BreakerInPlace,

@@ -27,7 +27,7 @@ export interface LossCurve {
  * @param idleW Watts drawn with nothing on.
  * @param peak Best efficiency, 0 to 1, at least `full`.
  * @param full Efficiency at `ratedW`.
- * Source: physics, d(eta)/dP = 0 at the peak; methods.md 6.1.
+ * Source: physics, d(eta)/dP = 0 at the peak; methods.md 6.
  *
  * @example
  * lossCurve(3000, 30, 0.93, 0.88); // a 1.0058, b 4.018e-5

@@ -33,7 +33,7 @@ const UNKNOWN_SECONDS: Quantity = { value: 0.5, basis: 'guess', minus: 0.25, plu
  * A kind that starts has its usual start with or without an entry; that it has none must be said outright.
  *
  * @returns Undefined where the part has no start.
- * Source: methods.md 2.2 to 2.6; NEC 430.251(A), 430.7(B); common practice for multiples.
+ * Source: methods.md 3; NEC 430.251(A), 430.7(B); common practice for multiples.
  */
 export function startSizeOf(part: Part, system: SystemOfLoad): StartSize | undefined {
   const { start = {} } = part;

@@ -38,7 +38,7 @@ export interface StartJudged {
  * 5 %; else it is known as well as a guess. The highest counts, since a clamp can miss a peak and not invent it.
  *
  * @returns Undefined where there is no start, or none above the base.
- * Source: needs E8; common practice, no published source.
+ * Source: common practice, no published source.
  *
  * @example
  * judgeStart({ baseBeforeA: 2, startsA: [34.6, 34, 33.8, 34.2, 33.9], baseAfterA: 2, volts: 120 });

@@ -25,7 +25,7 @@ export interface Ceiling {
  * long, the continuous rating counting as endless.
  *
  * @param seconds Length of the start, s, at least 0.
- * @returns VA ceiling. Source: common practice of data sheets; methods.md, 6.2 and rule 6.
+ * @returns VA ceiling. Source: common practice of data sheets; methods.md, 3 and rule 6.
  *
  * @example
  * // 3,000 VA, tiers 4,500 VA 60 s, 6,000 VA 5 s, 9,000 VA 0.5 s

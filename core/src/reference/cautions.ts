@@ -1,5 +1,5 @@
 /**
- * The cautions that facts of a rig or a set call for (methods.md 13, from memory): one line beside the
+ * The cautions that facts of a rig or a set call for (methods.md 12, from memory): one line beside the
  * verdict, the full text behind it. They defer to the code in force and to licensed practice.
  */
 export interface CautionText {

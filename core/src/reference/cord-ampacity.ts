@@ -1,6 +1,6 @@
 /**
  * Ampacity of flexible three-wire cords by wire size. Source: NEC 400.5, from memory, check the
- * printed standard; confidence medium (methods.md 15).
+ * printed standard; confidence medium (methods.md 5).
  */
 const CORD_AMPACITY_A = { '18': 10, '16': 13, '14': 18, '12': 25, '10': 30 } as const;
 

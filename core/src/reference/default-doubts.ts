@@ -24,7 +24,7 @@ export const GUESS = both(0.4);
 export const TYPICAL_WITHOUT_RANGE = GUESS;
 /** The seconds of a start are the worst known number of all. */
 export const START_SECONDS = both(0.5);
-/** Starts count as measured only when three agree within this (needs E8, common practice). */
+/** Starts count as measured only when three agree within this (common practice). */
 export const MEASURED_START_SECONDS = both(0.1);
 
 /**

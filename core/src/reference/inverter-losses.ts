@@ -1,5 +1,5 @@
 /**
- * What an inverter loses where its data sheet does not say. Source: common practice (methods.md 6.1),
+ * What an inverter loses where its data sheet does not say. Source: common practice (methods.md 6),
  * confidence medium: idle 0.3 to 1.5 % of the rating; best and full efficiency as in its example.
  */
 export const TYPICAL_IDLE_SHARE = 0.01;
@@ -8,7 +8,7 @@ export const TYPICAL_EFFICIENCY_FULL = 0.88;
 
 /**
  * A battery charger inside an inverter/charger: efficiency and power factor, and the
- * volts it charges at. Common practice (methods.md 15), medium.
+ * volts it charges at. Common practice (methods.md 7), medium.
  */
 export const CHARGER_EFFICIENCY = { low: 0.8, usual: 0.85 } as const;
 export const CHARGER_POWER_FACTOR = 0.95;

@@ -1,7 +1,7 @@
 /**
  * What is usual for each kind of part: how it starts and its power factor.
  *
- * Source: common practice, no published standard behind it (methods.md 1, 2.6 and 15). Confidence:
+ * Source: common practice, no published standard behind it (methods.md 2 and 3). Confidence:
  * medium for the induction kinds, low for the rest. Every value is a default that a user replaces
  * by a measured one.
  */

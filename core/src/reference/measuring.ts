@@ -1,5 +1,5 @@
 /**
- * Measuring a start (needs E8): five starts, at least one at the worst state; the base load may not move by
+ * Measuring a start: five starts, at least one at the worst state; the base load may not move by
  * more than 5 % meanwhile; three starts must agree within 10 %. Source: common practice, no published source.
  */
 export const STARTS_WANTED = 5;

@@ -1,4 +1,4 @@
-/** Motors on a modified sine wave: common practice, no published source (methods.md 6.4), medium. */
+/** Motors on a modified sine wave: common practice, no published source (methods.md 3), medium. */
 
 /** A motor draws this many times its volt-amps on it. */
 export const MODIFIED_SINE_MOTOR_FACTOR = 1.25;

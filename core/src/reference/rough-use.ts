@@ -1,7 +1,7 @@
 import type { UsualRange } from './kinds-of-parts.js';
 import type { Provenance } from './provenance.js';
 
-/** What motors do when they are used hard: common practice (methods.md 2.6 and 15), medium to low. */
+/** What motors do when they are used hard: common practice (methods.md 3), medium to low. */
 export const ROUGH_USE: Provenance = { source: 'common practice, no published source', confidence: 'low' };
 
 /** A saw bogged in the cut: times its running power, for so many seconds, again and again. */

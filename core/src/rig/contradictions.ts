@@ -33,7 +33,7 @@ const FAR_FROM_NOMINAL = 0.35;
 /**
  * Contradictions in the data of a rig: each is a warning that the user may know better than.
  *
- * @returns Those that the user has not marked as known. Source: methods.md 16 and issue 4; common practice.
+ * @returns Those that the user has not marked as known. Source: methods.md 14; common practice.
  */
 export function contradictionsOf(rig: Rig, tables: WireTables): readonly Contradiction[] {
   const found: readonly Found[] = [

@@ -48,7 +48,7 @@ export function fedLoads(
   return { fed, notFed };
 }
 
-/** What must not be done at all, whatever the numbers (methods.md, head). */
+/** What must not be done at all, whatever the numbers (methods.md 1). */
 function whyNotHere(
   load: Load,
   bus: Bus,

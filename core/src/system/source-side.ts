@@ -95,7 +95,7 @@ function elementsOfLeg(
   ];
 }
 
-/** Ratings that decide and are not entered: of a generator, and of the breaker of a hookup. */
+/** Ratings that decide and are not entered: of a generator, and of the breaker of a hookup, whatever the inlet has. */
 function notEntered(
   source: Source,
   supply: Supply,
@@ -109,10 +109,9 @@ function notEntered(
     ...shared,
   });
   const isRated = source.continuousVA !== undefined || source.continuousW !== undefined;
-  const hasBreaker = supply.breaker !== undefined || source.breaker !== undefined;
   return [
     ...(source.kind === 'generator' && !isRated ? [unknown('set', `Rating of ${source.name}`)] : []),
-    ...(source.kind === 'inlet' && !hasBreaker ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
+    ...(source.kind === 'inlet' && !supply.breaker ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
   ];
 }
 

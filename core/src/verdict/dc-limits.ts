@@ -32,7 +32,7 @@ const FOR_HOURS: Interval = { lo: Infinity, stated: Infinity, hi: Infinity };
  * Every limit of the DC side: discharge rating and tiers, both cut-off voltages, fuse and cable of the
  * battery that carries most.
  *
- * @returns Nothing for what is not entered. Source: methods.md 5 and rule 13.
+ * @returns Nothing for what is not entered. Source: methods.md 6 and rule 13.
  */
 export function dcLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[] {
   const { start } = dcCase;

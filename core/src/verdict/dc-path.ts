@@ -35,7 +35,7 @@ export interface DcPath {
  * source at its nominal volts, and the interface says that its sag is not checked.
  *
  * @param seconds How long it is asked for, at most: a short start sees less resistance.
- * Source: methods.md 5.1; resistances and rest volts by reference/batteries.ts.
+ * Source: methods.md 6; resistances and rest volts by reference/batteries.ts.
  */
 export function dcPathOf(element: BatteryElement, seconds = Infinity): DcPath {
   const { batteries, volts } = element;

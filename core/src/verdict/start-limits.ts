@@ -325,7 +325,7 @@ interface Factors {
  * An inverter known to fold back lowers its voltage when asked for more: the start takes longer and fails once
  * the torque, with the square of the voltage, falls to that of the load. Unknown behaviour counts as a trip.
  *
- * Source: methods.md 15 (foldback or trip), from 1/m² > share; medium.
+ * Source: methods.md 3 (foldback or trip), from 1/m² > share; medium.
  */
 function foldbackFactor(element: InverterElement | GeneratorElement, { part }: StartCase): number {
   const { startTorqueShare } = kindOfPart(part.part.kind);

@@ -20,7 +20,7 @@ function setUp(asksForState = false) {
 }
 
 describe('a meter reading', () => {
-  it('gives watts and power factor: 122 V, 4.74 A, 553 W (needs B1; common practice, no published source)', () => {
+  it('gives watts and power factor: 122 V, 4.74 A, 553 W (common practice, no published source)', () => {
     const { host, type, button, taken } = setUp();
     type('122', '4.74', '553');
     expect(host.textContent).toContain('= 578 VA, power factor 0.96');

@@ -15,7 +15,7 @@ function setUp() {
 }
 
 describe('measuring a start', () => {
-  it('subtracts the base and counts as measured once the starts agree: 27 A less 2 A at 120 V are 3,000 VA (needs E8)', () => {
+  it('subtracts the base and counts as measured once the starts agree: 27 A less 2 A at 120 V are 3,000 VA (common practice, no published source)', () => {
     const { page, taken } = setUp();
     page.type(/^Base before/, '2');
     page.type('Start 1, A', '26');

@@ -4,10 +4,11 @@ import { checkNodeVersion } from './set-up/node-version.mjs';
 import { installPackages } from './set-up/packages.mjs';
 import { root } from './set-up/paths.mjs';
 
-// Reads rig files that were spoilt at random: -- COUNT SEED.
+// What is tried at random: systems beside the naive check, or spoilt rig files; then -- COUNT SEED.
+const [what, ...countAndSeed] = process.argv.slice(2);
 await runScript(async () => {
   checkNodeVersion();
   await installPackages();
-  const args = ['--import', 'tsx', 'core/spec/fuzz/run-files.ts', ...process.argv.slice(2)];
+  const args = ['--import', 'tsx', `core/spec/fuzz/run-${what}.ts`, ...countAndSeed];
   process.exitCode = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' }).status ?? 1;
 });

@@ -1,0 +1,46 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync } from 'node:fs';
+
+/** What is cited in code and tests must be there to be opened: sections and rules of docs/methods.md, decisions. */
+const methods = readFileSync('docs/methods.md', 'utf8');
+const sections = new Set([...methods.matchAll(/^## (\d+)\./gm)].map(([, number]) => number));
+const rules = new Set(
+  [...methods.slice(methods.indexOf('## 15.')).matchAll(/^(\d+)\. /gm)].map(([, number]) => number),
+);
+const LIST = String.raw`\d+(?:(?:, | and | to )\d+)*`;
+
+const sources = execFileSync('git', ['ls-files', 'core', 'app/src', 'cli', 'server', 'e2e', 'scripts'], {
+  encoding: 'utf8',
+})
+  .split('\n')
+  .filter(
+    (path) => /\.(ts|mjs|html|css)$/.test(path) && !path.endsWith('citations.spec.ts') && existsSync(path),
+  )
+  .map((path) => ({ path, text: readFileSync(path, 'utf8') }));
+
+/** Every number that follows some words, with where it stands. */
+const cited = (before: string) =>
+  sources.flatMap(({ path, text }) =>
+    [...text.matchAll(new RegExp(`${before}(${LIST})`, 'g'))].flatMap(([, list = '']) =>
+      list.split(/, | and | to /).map((number) => ({ path, number })),
+    ),
+  );
+
+describe('a citation', () => {
+  it('of a section or rule of the methods names one that exists', () => {
+    expect(sections.size).toBeGreaterThan(10);
+    expect(rules.size).toBe(34);
+    expect(cited('methods\\.md,? ').filter(({ number }) => !sections.has(number))).toEqual([]);
+    expect(cited('\\brules? ').filter(({ number }) => !rules.has(number))).toEqual([]);
+    expect(cited('\\brules? ').length).toBeGreaterThan(30);
+  });
+
+  it('of a decision names a record, and none names a page that is not shipped', () => {
+    for (const { path, number } of cited('decisions/'))
+      expect(execFileSync('git', ['ls-files', `docs/decisions/${number}*`], { encoding: 'utf8' }))
+        .withContext(path)
+        .not.toBe('');
+    const unshipped = sources.filter(({ text }) => /\bneeds? [A-H]\d|\bissue \d/.test(text));
+    expect(unshipped.map(({ path }) => path)).toEqual([]);
+  });
+});

@@ -1,0 +1,15 @@
+import { compareSystems } from '../naive/compare.js';
+
+const DEFAULT_COUNT = 10_000;
+const [count = DEFAULT_COUNT, seed = Date.now()] = process.argv.slice(2).map(Number);
+
+const began = Date.now();
+try {
+  const seen = compareSystems(count, seed);
+  const seconds = Math.round((Date.now() - began) / 1000);
+  console.log(`${count} systems, seed ${seed}: judged as the naive check judges them (${seconds} s)`);
+  for (const [verdict, times] of [...seen].sort()) console.log(`  ${verdict}: ${times}`);
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+}

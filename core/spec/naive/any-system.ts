@@ -1,0 +1,226 @@
+import fc from 'fast-check';
+import type { Basis } from '../../src/quantity/quantity.js';
+import type { Load, Rig, Supply } from '../../src/rig/schema.js';
+import { exampleRig, q } from '../example-rig.js';
+import { FACTS } from './doubtful-numbers.js';
+
+/** A system of every kind of part that the naive check of systems knows, and what is on in it. */
+export interface AnySystem {
+  readonly rig: Rig;
+  readonly supply: string;
+  readonly on: readonly { readonly load: string; readonly state?: string }[];
+}
+
+const BASES: readonly Basis[] = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess', 'setting'];
+const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
+
+const anyLoad = fc.record({
+  kind: fc.constantFrom(...Object.keys(FACTS)) as fc.Arbitrary<Load['parts'][number]['kind']>,
+  usage: fc.constantFrom<Load['usage']>('left-on', 'left-on', 'by-itself'),
+  circuit: fc.constantFrom('main', 'main', 'second', 'ahead', 'dc'),
+  watts: fc.integer({ min: 40, max: 1500 }),
+  basis: fc.constantFrom(...BASES),
+  cause: maybe(fc.constantFrom('meter', 'hot day')),
+  minutes: maybe(fc.constantFrom(120, 240, 480)),
+  plugA: maybe(fc.constantFrom(10, 15)),
+  level: maybe(fc.constantFrom<'lower' | 'pulses' | 'unknown'>('lower', 'pulses', 'unknown')),
+  start: maybe(
+    fc.record({
+      multiple: fc.double({ min: 1.2, max: 6, noNaN: true }),
+      seconds: fc.constantFrom(0.3, 0.5, 1, 3, 8),
+      basis: fc.constantFrom(...BASES),
+      secondsBasis: fc.constantFrom<Basis>('measured', 'typical', 'setting'),
+      isSoft: fc.constantFrom(false, false, true),
+    }),
+  ),
+});
+type Example = typeof anyLoad extends fc.Arbitrary<infer T> ? T : never;
+
+const anySupply = fc.record({
+  id: fc.constantFrom('battery', 'battery', 'shore', 'generator'),
+  assist: fc.constantFrom<'on' | 'off'>('on', 'off'),
+  who: fc.constantFrom<'unknown' | 'inverter' | 'shared'>('unknown', 'inverter', 'shared'),
+  limit: fc.integer({ min: 5, max: 30 }),
+  shoreA: maybe(fc.constantFrom(15, 20, 30)),
+  inletA: maybe(fc.constantFrom(15, 30)),
+  othersA: maybe(fc.constantFrom(2, 6)),
+  generatorW: maybe(fc.constantFrom(1600, 2800)),
+  charging: fc.constantFrom<'on' | 'off'>('on', 'off'),
+  chargeA: fc.constantFrom(20, 60),
+  standAloneA: maybe(fc.constantFrom(30, 55)),
+  receptacleA: maybe(fc.constantFrom(15, 20)),
+  batteries: fc.constantFrom<readonly { readonly ohms: number; readonly dischargeA?: number }[]>(
+    [{ ohms: 0.004, dischargeA: 200 }],
+    [
+      { ohms: 0.006, dischargeA: 120 },
+      { ohms: 0.009, dischargeA: 90 },
+    ],
+    [{ ohms: 0.005, dischargeA: 100 }, { ohms: 0.007 }],
+  ),
+});
+type AnySupply = typeof anySupply extends fc.Arbitrary<infer T> ? T : never;
+
+/** Loads of a pair, by their places. */
+type Pair = readonly [number, number];
+const pair = maybe(fc.constantFrom<Pair>([0, 1], [1, 0], [1, 2], [2, 0]));
+
+export const anySystem: fc.Arbitrary<AnySystem> = fc
+  .record({
+    loads: fc.array(anyLoad, { minLength: 1, maxLength: 4 }),
+    supply: anySupply,
+    tie: pair,
+    chain: fc.boolean(),
+    lock: pair,
+    shedder: pair,
+  })
+  .map(({ loads, supply, tie, chain, lock, shedder }) => {
+    const rig = rigOf(loads, supply);
+    const id = (place: number) => rig.loads[place]?.id ?? '';
+    const exists = (both: Pair | undefined): both is Pair =>
+      both?.every((place) => place < loads.length) ?? false;
+    const ties = exists(tie) && supply.id === 'battery' ? tiesOf(tie, chain && loads.length > 2) : [];
+    return {
+      supply: supply.id,
+      on: loads.map(({ level }, place) => ({ load: id(place), ...(level && { state: 'low' }) })),
+      rig: {
+        ...rig,
+        ties: ties.map(([leader, follower]) => ({ leader: id(leader), follower: id(follower), delayS: 0 })),
+        ...(exists(lock) && { locks: [{ id: 'lock', name: 'Lock', loads: lock.map(id) }] }),
+        ...(exists(shedder) && {
+          shedders: [{ id: 'shed', name: 'Shedder', watches: id(shedder[0]), drops: id(shedder[1]) }],
+        }),
+      },
+    };
+  });
+
+/** A tie, and where there is a third load one that starts with the follower. */
+function tiesOf([leader, follower]: Pair, isChain: boolean): readonly Pair[] {
+  const third = [0, 1, 2].find((place) => place !== leader && place !== follower)!;
+  const first: Pair = [leader, follower];
+  return isChain ? [first, [follower, third]] : [first];
+}
+
+function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
+  const tiers = [
+    [3900, 60],
+    [4800, 5],
+    [6000, 0.5],
+  ] as const;
+  const base = exampleRig({}, { watts: 2600, va: 3000, tiers, breakerA: 20 });
+  const breaker = (amps: number | undefined) =>
+    amps === undefined ? {} : { breaker: { amps, curve: 'ul-489' as const } };
+  const asTiers = (times: number) =>
+    tiers.map(([va, seconds]) => ({
+      limit: q((va / 3000) * times, 'data-sheet'),
+      unit: 'VA' as const,
+      seconds,
+    }));
+  const shared: Partial<Supply> = {
+    assist: supply.assist,
+    inputLimitA: supply.limit,
+    whoCarriesStart: supply.who,
+    charging: supply.charging,
+  };
+  return {
+    ...base,
+    loads: examples.map(loadOf),
+    sources: [
+      { id: 'shore', name: 'Shore', kind: 'inlet', bus: 'inlet', ...breaker(supply.inletA) },
+      {
+        id: 'generator',
+        name: 'Generator',
+        kind: 'generator',
+        bus: 'inlet',
+        ...(supply.generatorW !== undefined && {
+          continuousW: q(supply.generatorW),
+          continuousVA: q(supply.generatorW * 1.1),
+          tiers: asTiers(supply.generatorW),
+        }),
+      },
+    ],
+    converters: [
+      ...base.converters.map((converter) => ({
+        ...converter,
+        canAssist: 'yes' as const,
+        idleW: q(20),
+        efficiencyPeak: q(0.93),
+        efficiencyFull: q(0.88),
+        cutOffV: 10.5,
+        chargeA: supply.chargeA,
+      })),
+      ...(supply.standAloneA === undefined
+        ? []
+        : [
+            {
+              id: 'charger',
+              name: 'Charger',
+              kind: 'charger' as const,
+              from: 'inlet',
+              to: 'dc',
+              continuousW: q(500),
+              continuousVA: q(800),
+              tiers: [],
+              chargeA: supply.standAloneA,
+            },
+          ]),
+    ],
+    batteries: supply.batteries.map((battery, index) => ({
+      id: `bank-${index}`,
+      name: `Bank ${index}`,
+      bus: 'dc',
+      ampHours: q(200),
+      restV: q(13),
+      ...battery,
+    })),
+    circuits: [
+      ...base.circuits,
+      {
+        id: 'second',
+        name: 'Second',
+        bus: 'out',
+        protection: { amps: 15, curve: 'ul-489' },
+        ...(supply.receptacleA !== undefined && { receptacleA: supply.receptacleA }),
+      },
+      { id: 'dc', name: 'DC', bus: 'dc', protection: { amps: 30, curve: 'ul-489' } },
+    ],
+    supplies: [
+      { id: 'battery', name: 'On battery', sources: [] },
+      {
+        id: 'shore',
+        name: 'Shore',
+        sources: ['shore'],
+        ...shared,
+        ...breaker(supply.shoreA),
+        ...(supply.othersA !== undefined && { otherLoadsA: q(supply.othersA) }),
+      },
+      { id: 'generator', name: 'Generator', sources: ['generator'], ...shared },
+    ],
+  };
+}
+
+function loadOf(example: Example, index: number): Load {
+  const { kind, usage, circuit, watts, basis, cause, minutes, plugA, level, start } = example;
+  return {
+    id: `l${index}`,
+    name: `l${index}`,
+    circuit,
+    usage,
+    ...(minutes !== undefined && { runsMinutes: minutes }),
+    ...(plugA !== undefined && { cord: { plugA } }),
+    ...(level && {
+      states: [{ id: 'low', name: 'Low', works: level, parts: [{ part: 'main', share: 0.4 }] }],
+    }),
+    parts: [
+      {
+        id: 'main',
+        kind,
+        runningW: { value: watts, basis, commonCause: cause },
+        start: start && {
+          va: { value: watts * start.multiple, basis: start.basis },
+          seconds: { value: start.seconds, basis: start.secondsBasis },
+          ...(start.isSoft && { soft: {} }),
+        },
+      },
+    ],
+  };
+}

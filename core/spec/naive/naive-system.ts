@@ -1,0 +1,499 @@
+import type { Load, Rig, Supply } from '../../src/rig/schema.js';
+import {
+  FACTS,
+  numberOf,
+  power,
+  running,
+  scaled,
+  softened,
+  startPf,
+  startSeconds,
+  times,
+  usualStart,
+  type Num,
+  type Running,
+  type Side,
+} from './doubtful-numbers.js';
+
+/**
+ * A naive check of whole systems on one pole: locks, shedders, ties, levels, loads ahead of the inverter, DC loads,
+ * plugs, the rule of three hours, breakers in series, other loads, generators, unknown ratings, chargers, and
+ * unequal batteries. Written from docs/methods.md, sharing no code with core/src: every order and every choice of a
+ * lock is tried.
+ */
+export interface On {
+  readonly load: Load;
+  readonly state?: string | undefined;
+}
+
+const AC = 120;
+const DC = 12;
+const HOURS = 180;
+const CLOSE = 1e-6;
+
+export function naiveSystemVerdict(
+  rig: Rig,
+  supplyId: string,
+  on: readonly On[],
+): 'holds' | 'tight' | 'trips' {
+  const supply = rig.supplies.find((each) => each.id === supplyId)!;
+  const choices = (rig.locks ?? []).length > 0 ? orders(on) : [on];
+  const sets = choices.map((order) => whatRuns(rig, supply, order));
+  if (sets.some((set) => passes(rig, supply, set, 'against'))) return 'holds';
+  return sets.some((set) => passes(rig, supply, set, 'for')) ? 'tight' : 'trips';
+}
+
+const circuitOf = (rig: Rig, { load }: On) => rig.circuits.find((each) => each.id === load.circuit)!;
+const busOf = (rig: Rig, each: On) => circuitOf(rig, each).bus;
+
+/** What is fed, less what locks and shedders keep off. */
+function whatRuns(rig: Rig, supply: Supply, order: readonly On[]): On[] {
+  const fed = order.filter((each) => busOf(rig, each) !== 'inlet' || supply.sources.length > 0);
+  const free: On[] = [];
+  for (const each of fed) {
+    const locked = (rig.locks ?? []).some(
+      ({ loads }) => loads.includes(each.load.id) && free.some(({ load }) => loads.includes(load.id)),
+    );
+    if (!locked) free.push(each);
+  }
+  const has = (id: string) => free.some(({ load }) => load.id === id);
+  return free.filter(
+    ({ load }) => !(rig.shedders ?? []).some(({ drops, watches }) => drops === load.id && has(watches)),
+  );
+}
+
+function orders<T>(list: readonly T[]): T[][] {
+  return list.length === 0
+    ? [[]]
+    : list.flatMap((each) => orders(list.filter((other) => other !== each)).map((rest) => [each, ...rest]));
+}
+
+// ---- a set at one edge
+
+function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+  const direct = (leader: On): On[] =>
+    (rig.ties ?? [])
+      .filter((tie) => tie.leader === leader.load.id)
+      .flatMap((tie) => set.filter(({ load }) => load.id === tie.follower));
+  const followersOf = (leader: On): On[] =>
+    direct(leader).flatMap((follower) => [follower, ...followersOf(follower)]);
+  const led = new Set(set.flatMap(followersOf));
+  const withFollowers = (list: On[]) => [...new Set([...list, ...list.flatMap(followersOf)])];
+  const brings = (each: On) => [each, ...followersOf(each)].some(startOf);
+  const bears = (before: On[], each: On): boolean => {
+    const rest = withFollowers(before.filter((other) => other !== each));
+    const tied = followersOf(each);
+    const alone =
+      !startOf(each) ||
+      startsIn(
+        rig,
+        supply,
+        rest.filter((other) => other !== each),
+        [each],
+        side,
+      );
+    return alone && (!tied.some(startOf) || startsIn(rig, supply, rest, [each, ...tied], side));
+  };
+  const itself = set.filter(({ load }) => load.usage === 'by-itself');
+  const hand = set.filter((each) => !itself.includes(each) && !led.has(each) && brings(each));
+  return (
+    runs(rig, supply, set, side) &&
+    itself.filter(brings).every((each) => bears(set, each)) &&
+    orders(hand).some((order) =>
+      order.every((each, index) => bears(withFollowers([...itself, ...order.slice(0, index)]), each)),
+    )
+  );
+}
+
+// ---- what must be carried for ever
+
+/** A level that lowers the power draws its share of it; one that pulses, or may, draws it whole. */
+function drawOf(each: On): Running {
+  const state = each.load.states?.find(({ id }) => id === each.state);
+  const share = state?.works === 'lower' ? state.parts[0]!.share : 1;
+  return running(each.load, share);
+}
+
+const drawsOn = (rig: Rig, set: readonly On[], bus: string) =>
+  set.filter((each) => busOf(rig, each) === bus).map(drawOf);
+
+/** On direct current watts are all there is. */
+const ofDc = ({ w }: Running): Running => ({
+  w,
+  n: { value: 0, minus: 0, plus: 0, tags: w.tags },
+  lags: true,
+});
+
+/** A stand-alone charger: amps x 13.5 V (14.4 at worst, none at best) over efficiency, power factor 0.70. */
+function chargers(rig: Rig, supply: Supply): Running[] {
+  if (supply.charging !== 'on' || supply.sources.length === 0) return [];
+  return rig.converters
+    .filter(({ kind }) => kind === 'charger')
+    .map(({ id, chargeA }) => {
+      const dc = chargeA! * 13.5;
+      const out = { value: dc, minus: dc, plus: dc * (14.4 / 13.5 - 1), tags: [`load:${id}`] };
+      const { tags, ...w } = times(out, 1 / 0.92, 1 / 0.85, 1 / 0.8, '');
+      const across = (watts: number, pf: number) => watts * Math.sqrt(1 / pf ** 2 - 1);
+      const value = across(w.value, 0.7);
+      const own = tags.filter(Boolean);
+      return {
+        w: { ...w, tags: own },
+        n: {
+          value,
+          plus: across(w.value + w.plus, 0.6) - value,
+          minus: value - across(w.value - w.minus, 0.8),
+          tags: [...own, 'pf:supply-without-correction'],
+        },
+        lags: false,
+      };
+    });
+}
+
+/** What an inverter/charger lets through of what is behind it, and what it charges with. */
+function share(rig: Rig, supply: Supply, behind: { w: number; va: number }, side: Side) {
+  const limit = (supply.inputLimitA ?? Infinity) * AC;
+  const inverter = rig.converters[0]!;
+  const charge =
+    side === 'against' && supply.charging === 'on' ? ((inverter.chargeA ?? 0) * 14.4) / 0.8 / 0.95 : 0;
+  const capped = (value: number) => {
+    const own = supply.assist === 'on' ? Math.min(value, limit) : value;
+    return Math.max(own, Math.min(limit, own + charge));
+  };
+  return { w: capped(behind.w), va: capped(behind.va), added: Math.max(0, capped(behind.va) - behind.va) };
+}
+
+/** What the source gives: loads ahead and chargers, and what goes through the inverter/charger. */
+function fromSource(rig: Rig, supply: Supply, set: readonly On[], side: Side) {
+  const ahead = power([...drawsOn(rig, set, 'inlet'), ...chargers(rig, supply)], side);
+  const through = share(rig, supply, power(drawsOn(rig, set, 'out'), side), side);
+  return { w: ahead.w + through.w, va: ahead.va + through.va };
+}
+
+function runs(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+  const lasting = set.filter(({ load }) => (load.runsMinutes ?? 0) >= HOURS);
+  return (
+    rig.circuits.every((circuit) => circuitBears(rig, circuit.id, set, lasting, side)) &&
+    set.every((each) => cordBears(rig, each, side)) &&
+    sourceBears(rig, supply, set, lasting, side) &&
+    inverterBears(rig, supply, set, side) &&
+    batteryBears(rig, steadyInverter(rig, supply, set, side), dcWatts(rig, set, side), side)
+  );
+}
+
+function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Side): number {
+  const circuit = rig.circuits.find(({ id }) => id === circuitId)!;
+  const draws = set.filter(({ load }) => load.circuit === circuitId).map(drawOf);
+  return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
+}
+
+function circuitBears(rig: Rig, circuitId: string, set: On[], lasting: On[], side: Side): boolean {
+  const { protection, receptacleA = Infinity, bus } = rig.circuits.find(({ id }) => id === circuitId)!;
+  const amps = ampsOn(rig, circuitId, set, side);
+  const hours = bus === 'dc' ? 0 : ampsOn(rig, circuitId, lasting, side);
+  return (
+    amps <= protection.amps * (side === 'against' ? 1 : 1.35) + CLOSE &&
+    amps <= receptacleA + CLOSE &&
+    (side === 'for' || hours <= 0.8 * Math.min(protection.amps, receptacleA) + CLOSE)
+  );
+}
+
+function cordBears(rig: Rig, each: On, side: Side): boolean {
+  const plug = each.load.cord?.plugA ?? Infinity;
+  if (busOf(rig, each) === 'dc') return power([ofDc(drawOf(each))], side).va / DC <= plug + CLOSE;
+  const amps = power([drawOf(each)], side).va / AC;
+  const isLong = (each.load.runsMinutes ?? 0) >= HOURS;
+  return amps <= plug + CLOSE && (side === 'for' || !isLong || amps <= 0.8 * plug + CLOSE);
+}
+
+const isOnSource = (rig: Rig, supply: Supply, set: readonly On[]) =>
+  supply.sources.length > 0 &&
+  (chargers(rig, supply).length > 0 || set.some((each) => busOf(rig, each) !== 'dc'));
+
+const sourceOf = (rig: Rig, supply: Supply) => rig.sources.find(({ id }) => supply.sources.includes(id))!;
+
+function sourceBears(rig: Rig, supply: Supply, set: On[], lasting: On[], side: Side): boolean {
+  if (!isOnSource(rig, supply, set)) return true;
+  const { w, va } = fromSource(rig, supply, set, side);
+  const source = sourceOf(rig, supply);
+  if (source.kind === 'generator') {
+    const { continuousW, continuousVA } = source;
+    if (!continuousW || !continuousVA) return side === 'for' || va === 0;
+    return w <= continuousW.value + CLOSE && va <= continuousVA.value + CLOSE;
+  }
+  if (!supply.breaker && side === 'against' && va > 0) return false;
+  const hours = isOnSource(rig, supply, lasting) ? fromSource(rig, supply, lasting, side).va / AC : 0;
+  return breakersOf(rig, supply).every(
+    ({ amps, others }) =>
+      va / AC + others <= amps * (side === 'against' ? 1 : 1.35) + CLOSE &&
+      (side === 'for' || hours === 0 || hours + others <= 0.8 * amps + CLOSE),
+  );
+}
+
+/** One behind the other; what others draw hangs on the first that is known. */
+function breakersOf(rig: Rig, supply: Supply) {
+  const own = sourceOf(rig, supply).breaker;
+  const others = supply.otherLoadsA?.value ?? 0;
+  return [
+    ...(supply.breaker ? [{ amps: supply.breaker.amps, others }] : []),
+    ...(own ? [{ amps: own.amps, others: supply.breaker ? 0 : others }] : []),
+  ];
+}
+
+const onBattery = (supply: Supply) => supply.sources.length === 0;
+
+/** What the inverter gives: all of it, what a limit leaves, or nothing. */
+function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side): { w: number; va: number } {
+  const { w, n, va } = power(drawsOn(rig, set, 'out'), side);
+  if (onBattery(supply)) return { w, va };
+  const limit = (supply.inputLimitA ?? Infinity) * AC;
+  if (supply.assist !== 'on' || va <= limit) return { w: 0, va: 0 };
+  return side === 'against'
+    ? { w: w - (w / va) * limit, va: Math.hypot(Math.max(0, w - limit), n) }
+    : { w: Math.max(0, w - limit), va: va - limit };
+}
+
+function inverterBears(rig: Rig, supply: Supply, set: readonly On[], side: Side): boolean {
+  const { continuousW, continuousVA, tiers } = rig.converters[0]!;
+  const { w, va } = steadyInverter(rig, supply, set, side);
+  if (va === 0) return true;
+  const behind = set.filter((each) => busOf(rig, each) === 'out');
+  const crest = (each: On) => FACTS[each.load.parts[0]!.kind]!.crest;
+  const peak = behind.reduce((sum, each) => {
+    const draw = drawOf(each);
+    const at = (x: Num) => (side === 'against' ? x.value + x.plus : x.value - x.minus);
+    return (
+      sum +
+      ((side === 'against' ? (crest(each) ?? Math.SQRT2) : Math.SQRT2) / Math.SQRT2) *
+        Math.hypot(at(draw.w), at(draw.n))
+    );
+  }, 0);
+  const help = side === 'for' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
+  const top = Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)) + help;
+  return (
+    w <= continuousW.value + CLOSE &&
+    va <= continuousVA.value + CLOSE &&
+    (!behind.some(crest) || peak <= top + CLOSE)
+  );
+}
+
+const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
+  power(drawsOn(rig, set, 'dc').map(ofDc), side).w;
+
+/** A sagging bank of unequal batteries: cut-off of the inverter, and the least of rating over share. */
+function batteryBears(rig: Rig, inverter: { w: number; va: number }, dc: number, side: Side): boolean {
+  const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
+  const [idle, peak, full, rated] = [idleW!, efficiencyPeak!, efficiencyFull!, continuousW].map(
+    (q) => q.value,
+  );
+  const b = ((Math.sqrt(idle! / rated!) + Math.sqrt(1 / full! - 1 / peak!)) / Math.sqrt(rated!)) ** 2;
+  const a = 1 / peak! - 2 * Math.sqrt(idle! * b);
+  const { w, va } = inverter;
+  const watts = dc + (va > 0 ? idle! + w + (a - 1) * va + b * va * va : 0);
+  if (watts === 0) return true;
+  const volts = rig.batteries[0]!.restV!.value;
+  const contacts = 6 * (side === 'against' ? 0.0002 : 0.0001);
+  const ohms = 1 / rig.batteries.reduce((sum, each) => sum + 1 / (each.ohms! + contacts), 0);
+  if (va > 0 && watts > (cutOffV! * (volts - cutOffV!)) / ohms + CLOSE) return false;
+  const root = volts * volts - 4 * ohms * watts;
+  const amps = root < 0 ? (2 * watts) / volts : (2 * watts) / (volts + Math.sqrt(root));
+  const conductance = rig.batteries.map((each) => 1 / (each.ohms! + 6 * 0.00015));
+  const whole = conductance.reduce((sum, each) => sum + each, 0);
+  return rig.batteries.every(
+    ({ dischargeA }, index) =>
+      dischargeA === undefined || (amps * conductance[index]!) / whole <= dischargeA + CLOSE,
+  );
+}
+
+// ---- one start, or several in the same moment, on top of what runs
+
+interface Start {
+  va: Num;
+  pf: [number, number];
+  seconds: { against: number; for: number };
+  lags: boolean;
+}
+
+function startOf({ load }: On): Start | undefined {
+  const part = load.parts[0]!;
+  const { start, kind } = part;
+  if (!start && !FACTS[kind]!.multiple) return undefined;
+  const known = start ? numberOf(load, part, start.va!, 'start') : usualStart(load, part);
+  return {
+    va: softened(known, part),
+    pf: startPf(part),
+    seconds: { against: startSeconds(load, 'against'), for: startSeconds(load, 'for') },
+    lags: FACTS[kind]!.lags,
+  };
+}
+
+/** The start of a load on a DC bus: amps of the bus, no power factor. */
+function dcStartOf(each: On): Start | undefined {
+  const start = startOf(each);
+  const { load } = each;
+  const part = load.parts[0]!;
+  if (!start) return undefined;
+  const usual = { ...FACTS[part.kind]!, pf: [1, 1, 1] };
+  const va = part.start ? start.va : usualStart(load, part, usual);
+  return { ...start, va, pf: [1, 1] };
+}
+
+function joined(starts: Start[]): Start {
+  return starts.reduce((sum, each) => ({
+    va: {
+      value: sum.va.value + each.va.value,
+      minus: sum.va.minus + each.va.minus,
+      plus: sum.va.plus + each.va.plus,
+      tags: [...sum.va.tags, ...each.va.tags],
+    },
+    pf: [Math.min(sum.pf[0], each.pf[0]), Math.max(sum.pf[1], each.pf[1])],
+    seconds: sum.seconds.against >= each.seconds.against ? sum.seconds : each.seconds,
+    lags: sum.lags && each.lags,
+  }));
+}
+
+const STEPS = 400;
+
+function during(rest: Running[], { va, pf: [lo, hi], lags }: Start, side: Side) {
+  let found: { w: number; va: number } | undefined;
+  for (let step = 0; step <= STEPS; step += 1) {
+    const pf = lo + ((hi - lo) * step) / STEPS;
+    const kick = { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags };
+    const sum = power([...rest, kick], side);
+    const pick = side === 'against' ? Math.max : Math.min;
+    found = found ? { w: pick(found.w, sum.w), va: pick(found.va, sum.va) } : sum;
+  }
+  return found!;
+}
+
+/** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
+function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
+  const [k, tau, pickUp, warmest] = side === 'against' ? [1.05, 37.22, 5, 1] : [1.35, 221, 20, 1.35];
+  const theta = Math.min(preload / rated, warmest) ** 2;
+  const gone = Math.exp(-seconds / tau);
+  const multiple = Math.sqrt((k * k - theta * gone) / (1 - gone));
+  return rated * Math.min(side === 'for' ? Math.max(multiple, 2) : multiple, pickUp / 1.1);
+}
+
+function startsIn(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): boolean {
+  const rest = [...before.filter((each) => !group.includes(each)), ...group.filter((each) => !startOf(each))];
+  const starting = group.filter(startOf);
+  const circuits = new Set(starting.map(({ load }) => load.circuit));
+  return (
+    [...circuits].every((id) => circuitBearsStart(rig, id, rest, starting, side)) &&
+    inverterBearsStart(rig, supply, rest, starting, side) &&
+    sourceBearsStart(rig, supply, rest, starting, side) &&
+    batteryBearsStart(rig, supply, rest, starting, side)
+  );
+}
+
+function circuitBearsStart(rig: Rig, id: string, rest: On[], starting: On[], side: Side): boolean {
+  const { protection, bus } = rig.circuits.find((each) => each.id === id)!;
+  const here = starting.filter(({ load }) => load.circuit === id);
+  const isDc = bus === 'dc';
+  const start = joined(here.map((each) => (isDc ? dcStartOf(each)! : startOf(each)!)));
+  const draws = rest
+    .filter(({ load }) => load.circuit === id)
+    .map((each) => (isDc ? ofDc(drawOf(each)) : drawOf(each)));
+  const amps = during(draws, start, side).va / (isDc ? DC : AC);
+  return (
+    amps <= breakerCarries(protection.amps, ampsOn(rig, id, rest, side), start.seconds[side], side) + CLOSE
+  );
+}
+
+const behindOf = (rig: Rig, set: On[]) => set.filter((each) => busOf(rig, each) === 'out');
+
+function tierOf(
+  rating: {
+    continuousVA: { value: number };
+    tiers: readonly { limit: { value: number }; seconds: number }[];
+  },
+  seconds: number,
+) {
+  const outlasting = rating.tiers.filter((tier) => tier.seconds >= seconds).map(({ limit }) => limit.value);
+  return Math.max(rating.continuousVA.value, ...outlasting);
+}
+
+function inverterBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+  const own = behindOf(rig, starting).map((each) => startOf(each)!);
+  if (own.length === 0 || (!onBattery(supply) && supply.assist !== 'on')) return true;
+  const inverter = rig.converters[0]!;
+  const start = joined(own);
+  const draws = drawsOn(rig, rest, 'out');
+  const { w, va } = during(draws, start, side);
+  const tier = tierOf(inverter, start.seconds[side]);
+  const perVA = inverter.continuousW.value / inverter.continuousVA.value;
+  const help = onBattery(supply) ? 0 : helpOf(rig, supply, rest, start, side);
+  return va <= tier + help + CLOSE && w <= tier * perVA + help + CLOSE;
+}
+
+/** What the source adds to a start behind the inverter, by who carries it. */
+function helpOf(rig: Rig, supply: Supply, rest: On[], start: Start, side: Side): number {
+  const who = supply.whoCarriesStart ?? 'unknown';
+  const limit = supply.inputLimitA! * AC;
+  if (who === 'inverter') return 0;
+  if (side === 'against') return who === 'shared' ? limit : 0;
+  const ahead = power([...drawsOn(rig, rest, 'inlet'), ...chargers(rig, supply)], side).va / AC;
+  const behind = Math.min(power(drawsOn(rig, rest, 'out'), side).va, limit) / AC;
+  const carried = breakersOf(rig, supply).map(
+    ({ amps }) => breakerCarries(amps, ahead + behind, start.seconds.for, 'for') - ahead,
+  );
+  return carried.length > 0 ? Math.max(limit, Math.min(...carried) * AC) : limit;
+}
+
+function sourceBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+  const [one] = starting.filter((each) => busOf(rig, each) !== 'dc');
+  if (onBattery(supply) || !one) return true;
+  const isBehind = busOf(rig, one) === 'out';
+  const isUnknown = (supply.whoCarriesStart ?? 'unknown') === 'unknown';
+  if (isBehind && supply.assist === 'on' && (!isUnknown || side === 'for')) return true;
+  const start = startOf(one)!;
+  const seen = seenAtStart(rig, supply, rest, isBehind, side);
+  const sum = during(seen.draws, start, side);
+  const at = { w: sum.w + seen.beside.w, va: sum.va + seen.beside.va };
+  if (sourceOf(rig, supply).kind === 'generator')
+    return generatorBearsStart(rig, supply, at, start.seconds[side]);
+  const before = (power(seen.draws, side).va + seen.beside.va) / AC;
+  return breakersOf(rig, supply).every(
+    ({ amps, others }) =>
+      at.va / AC + others <= breakerCarries(amps, before + others, start.seconds[side], side) + CLOSE,
+  );
+}
+
+/** A start behind reaches the source whole, beside charging; one ahead stands beside what is let through. */
+function seenAtStart(rig: Rig, supply: Supply, rest: On[], isBehind: boolean, side: Side) {
+  const ahead = [...drawsOn(rig, rest, 'inlet'), ...chargers(rig, supply)];
+  const behind = drawsOn(rig, rest, 'out');
+  const sum = power(behind, side);
+  const through = share(rig, supply, sum, side);
+  if (!isBehind) return { draws: ahead, beside: { w: through.w, va: through.va } };
+  const charging = { w: Math.max(0, through.w - sum.w), va: through.added };
+  const beside = supply.assist === 'on' ? { w: 0, va: 0 } : charging;
+  return { draws: [...ahead, ...behind], beside };
+}
+
+function generatorBearsStart(
+  rig: Rig,
+  supply: Supply,
+  at: { w: number; va: number },
+  seconds: number,
+): boolean {
+  const { continuousW, continuousVA, tiers = [] } = sourceOf(rig, supply);
+  if (!continuousW || !continuousVA) return true;
+  const tier = tierOf({ continuousVA, tiers }, seconds);
+  return at.va <= tier + CLOSE && at.w <= (tier * continuousW.value) / continuousVA.value + CLOSE;
+}
+
+function batteryBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+  const behind = behindOf(rig, starting).map((each) => startOf(each)!);
+  const direct = starting.filter((each) => busOf(rig, each) === 'dc').map((each) => dcStartOf(each)!);
+  const isOnInverter = behind.length > 0 && (onBattery(supply) || supply.assist === 'on');
+  if (!isOnInverter && direct.length === 0) return true;
+  const isShared = isOnInverter && !onBattery(supply) && (supply.whoCarriesStart ?? 'unknown') !== 'inverter';
+  if (isShared && side === 'for') return true;
+  const inverter = isOnInverter
+    ? during(drawsOn(rig, rest, 'out'), joined(behind), side)
+    : steadyInverter(rig, supply, rest, side);
+  const draws = drawsOn(rig, rest, 'dc').map(ofDc);
+  const dc = direct.length > 0 ? during(draws, joined(direct), side).w : power(draws, side).w;
+  return batteryBears(rig, inverter, dc, side);
+}
