@@ -257,6 +257,26 @@ test.describe('nothing is lost', () => {
     await expect(together.answer).toContainText('Switch the dust extractor off');
   });
 
+  test('a slip in the name of a field is said when the file is opened, and the field is kept', async ({
+    page,
+  }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    const tern = JSON.parse(readFileSync(new URL('../../demo/tern.json', import.meta.url), 'utf8'));
+    const slip = {
+      ...tern,
+      id: 'slip',
+      name: 'Slip',
+      converters: [{ ...tern.converters[0], chargeAmps: 60 }],
+    };
+    const buffer = Buffer.from(JSON.stringify(slip));
+    await together.chooseFile({ name: 'slip.json', mimeType: 'application/json', buffer });
+    await expect(page.getByText('converters[0].chargeAmps is not a field of a rig')).toBeVisible();
+    const downloading = page.waitForEvent('download');
+    await together.menu('Save Slip to a file');
+    expect(readFileSync(await (await downloading).path(), 'utf8')).toContain('"chargeAmps": 60');
+  });
+
   test('every step can be undone and done again, also after a reload', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();

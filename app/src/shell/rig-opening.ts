@@ -1,10 +1,17 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { freeName, problemLines, readRigFile, type Rig, type Validation } from '@heliarch/core';
+import {
+  freeName,
+  problemLines,
+  readRigFile,
+  unknownFieldsOf,
+  type Rig,
+  type Validation,
+} from '@heliarch/core';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
 import { nameOf, type FoundRig } from '../storage/stored-rig';
-import { Notices } from './notices';
+import { Notices, type Notice } from './notices';
 
 /** A rig that came in under the id of one that is here: the user says which stays. */
 export interface SameId {
@@ -58,6 +65,7 @@ export class RigOpening {
     const name = found.isReadable ? found.rig.name : found.name;
     this.notices.tell({
       text: `Opened ${rig.name} from ${from}, in the place of the one that was here.`,
+      ...unknownFieldsIn(rig),
       action: { label: `Put ${name} back as it was`, run: putBack },
     });
   }
@@ -68,7 +76,10 @@ export class RigOpening {
     const names = (await this.repository.rows()).map(nameOf);
     const name = freeName(rig.name, names);
     this.session.openNew({ ...rig, name });
-    this.notices.tell({ text: `Opened ${name} from ${from}; the other one is still here.` });
+    this.notices.tell({
+      text: `Opened ${name} from ${from}; the other one is still here.`,
+      ...unknownFieldsIn(rig),
+    });
   }
 
   cancel(): void {
@@ -87,6 +98,18 @@ export class RigOpening {
   private async bringIn(rig: Rig, from: string): Promise<void> {
     const { found } = await this.session.bringIn(rig);
     if (found) this.asked.set({ rig, from, found });
-    else this.notices.tell({ text: `Opened ${rig.name} from ${from}.` });
+    else this.notices.tell({ text: `Opened ${rig.name} from ${from}.`, ...unknownFieldsIn(rig) });
   }
+}
+
+/** Said once: a slip in the name of a field takes its number out of every check. */
+function unknownFieldsIn(rig: Rig): Pick<Notice, 'details'> {
+  const unknown = unknownFieldsOf(rig);
+  return unknown.length === 0
+    ? {}
+    : {
+        details: unknown.map(
+          (path) => `${path} is not a field of a rig: it is kept, and counts for nothing. A typing slip?`,
+        ),
+      };
 }

@@ -9,7 +9,7 @@ import {
   signal,
   viewChildren,
 } from '@angular/core';
-import { formatNumber, wattsInState } from '@heliarch/core';
+import { formatNumber, wattsCounted } from '@heliarch/core';
 import { AnswerState } from '../ui/answer-state';
 import { BasisMark } from '../ui/basis-mark';
 import { Checked } from '../ui/checked';
@@ -103,7 +103,7 @@ export class LoadList {
   }
 
   private wattsIn({ load }: LoadRow, stateId: string | undefined): number {
-    return wattsInState(this.state.rig(), load, stateId);
+    return wattsCounted(this.state.rig(), load, stateId);
   }
 
   protected chooseState(row: LoadRow, stateId: string): void {

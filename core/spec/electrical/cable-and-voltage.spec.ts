@@ -10,7 +10,7 @@ import {
 } from '../../src/electrical/cable.js';
 import { generatorFactor } from '../../src/electrical/generator-derating.js';
 import { inverterFactor } from '../../src/electrical/inverter-derating.js';
-import { neutralAmps, neutralBound, type LegCurrent, type Legs } from '../../src/electrical/legs.js';
+import { neutralAmps, neutralBound, type LegCurrent, type SharingLegs } from '../../src/electrical/legs.js';
 import { quasiSquare } from '../../src/electrical/modified-sine.js';
 import { inputLimitAdvice, sourceTest } from '../../src/electrical/source-test.js';
 import { clippedVolts, dipShare, inverterOhms } from '../../src/electrical/voltage-dip.js';
@@ -129,7 +129,7 @@ describe('two legs', () => {
       angle: { lo: high * share, stated: high, hi: high },
     });
     always(
-      fc.property(fc.constantFrom<Legs>('wye-208', 'in-phase', 'opposed'), within, within, (legs, a, b) => {
+      fc.property(fc.constantFrom<SharingLegs>('wye-208', 'in-phase'), within, within, (legs, a, b) => {
         const [one, two] = [known(a), known(b)];
         const drawn = (leg: LegCurrent, [size, turn]: readonly [number, number]) => {
           const amps = leg.amps.lo + (leg.amps.hi - leg.amps.lo) * size;
@@ -138,8 +138,8 @@ describe('two legs', () => {
         };
         const { lo, hi } = neutralBound(legs, one, two);
         const there = neutralAmps(legs, drawn(one, a.at), drawn(two, b.at));
-        // opposed legs subtract: only the upper bound is claimed
-        return there <= hi + 1e-9 && (legs !== 'wye-208' || there >= lo - 1e-9);
+        // what cancels leaves the root of a rounding
+        return there <= hi + 1e-6 && there >= lo - 1e-5;
       }),
     );
   });

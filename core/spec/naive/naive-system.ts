@@ -149,23 +149,30 @@ function chargers(rig: Rig, supply: Supply): Running[] {
     });
 }
 
-/** What an inverter/charger lets through of what is behind it, and what it charges with. */
-function share(rig: Rig, supply: Supply, behind: { w: number; va: number }, side: Side) {
+/**
+ * What an inverter/charger lets through of what is behind it, and what it charges with. Its limit is one of current: at
+ * best its watts are as few as the power factor of the loads allows.
+ */
+function share(rig: Rig, supply: Supply, behind: Running[], side: Side) {
   const limit = (supply.inputLimitA ?? Infinity) * AC;
   const inverter = rig.converters[0]!;
+  const { w, va } = power(behind, side);
   const charge =
     side === 'against' && supply.charging === 'on' ? ((inverter.chargeA ?? 0) * 14.4) / 0.8 / 0.95 : 0;
   const capped = (value: number) => {
     const own = supply.assist === 'on' ? Math.min(value, limit) : value;
     return Math.max(own, Math.min(limit, own + charge));
   };
-  return { w: capped(behind.w), va: capped(behind.va), added: Math.max(0, capped(behind.va) - behind.va) };
+  const most = Math.hypot(w, power(behind, 'against').n);
+  const isLimited = side === 'for' && supply.assist === 'on' && most > limit;
+  const fewest = (limit * w) / most;
+  return { w: isLimited ? fewest : capped(w), va: capped(va), added: Math.max(0, capped(va) - va) };
 }
 
 /** What the source gives: loads ahead and chargers, and what goes through the inverter/charger. */
 function fromSource(rig: Rig, supply: Supply, set: readonly On[], side: Side) {
   const ahead = power([...drawsOn(rig, set, 'inlet'), ...chargers(rig, supply)], side);
-  const through = share(rig, supply, power(drawsOn(rig, set, 'out'), side), side);
+  const through = share(rig, supply, drawsOn(rig, set, 'out'), side);
   return { w: ahead.w + through.w, va: ahead.va + through.va };
 }
 
@@ -464,7 +471,7 @@ function seenAtStart(rig: Rig, supply: Supply, rest: On[], isBehind: boolean, si
   const ahead = [...drawsOn(rig, rest, 'inlet'), ...chargers(rig, supply)];
   const behind = drawsOn(rig, rest, 'out');
   const sum = power(behind, side);
-  const through = share(rig, supply, sum, side);
+  const through = share(rig, supply, behind, side);
   if (!isBehind) return { draws: ahead, beside: { w: through.w, va: through.va } };
   const charging = { w: Math.max(0, through.w - sum.w), va: through.added };
   const beside = supply.assist === 'on' ? { w: 0, va: 0 } : charging;

@@ -32,12 +32,14 @@ export function sourceShare(loads: AcSum, limit: SourceLimit): AcSum {
     const own = limit.assists ? Math.min(value, limit.va) : value;
     return Math.max(own, Math.min(limit.va, own + chargerVA));
   };
+  // A limit is one of current: at best its watts are as few as the power factor of the loads allows.
+  const fewest = Math.min(1, limit.va / Math.hypot(watts.lo, nonActive.hi));
   const stated = capped(va.stated, limit.charger.stated);
   const ownVA = Math.min(stated, va.stated);
   const ownWatts = va.stated > 0 ? (watts.stated * ownVA) / va.stated : 0;
   return {
     watts: plainDemand(
-      capped(watts.lo, 0),
+      limit.assists ? watts.lo * fewest : capped(watts.lo, 0),
       ownWatts + CHARGER_POWER_FACTOR * (stated - ownVA),
       capped(watts.hi, limit.charger.hi),
     ),

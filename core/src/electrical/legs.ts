@@ -32,6 +32,9 @@ export function neutralAmps(legs: Legs, one: Phasor, two: Phasor): number {
   return Math.hypot(one.active + turned.active, one.reactive + turned.reactive);
 }
 
+/** Legs on whose neutral more may flow than either breaker sees. */
+export type SharingLegs = Exclude<Legs, 'opposed'>;
+
 /** A leg as its sums say it: amps, and the angle by which they lag, at the edges. */
 export interface LegCurrent {
   readonly amps: Interval;
@@ -42,24 +45,23 @@ export interface LegCurrent {
 const THIRD_OF_A_TURN = (2 * Math.PI) / 3;
 
 /**
- * What the neutral of two legs may carry: never the bare difference, since phase angles and harmonics are not known.
+ * What the neutral of two legs may carry that do not oppose: phase angles and harmonics are not known.
  *
- * @returns A: the larger leg if the legs are opposed, their sum on one pole; on 208 V the sum of the phasors, their
+ * @returns A: their sum on one pole; on 208 V the sum of the phasors, their
  * angles apart as far as the power factors allow, in whichever order the phases turn.
  * Source: physics; methods.md, rule 12.
  *
  * @example
  * // 208 V, 20 A at power factor 1 beside 20 A at 0.5: up to 34.6 A, where equal power factors give 20 A
  */
-export function neutralBound(legs: Legs, one: LegCurrent, two: LegCurrent): Interval {
-  const each = (add: (a: number, b: number) => number): Interval => ({
-    lo: add(one.amps.lo, two.amps.lo),
-    stated: add(one.amps.stated, two.amps.stated),
-    hi: add(one.amps.hi, two.amps.hi),
-  });
-  if (legs === 'opposed') return each(Math.max);
-  if (legs === 'in-phase') return each((a, b) => a + b);
+export function neutralBound(legs: SharingLegs, one: LegCurrent, two: LegCurrent): Interval {
   const apart = Math.max(one.angle.hi - two.angle.lo, two.angle.hi - one.angle.lo, 0);
+  if (legs === 'in-phase')
+    return {
+      lo: leastAt(one.amps.lo, two.amps.lo, Math.min(Math.PI, apart)),
+      stated: one.amps.stated + two.amps.stated,
+      hi: one.amps.hi + two.amps.hi,
+    };
   const stated = Math.abs(one.angle.stated - two.angle.stated);
   const at = (a: number, b: number, angle: number): number =>
     Math.sqrt(Math.max(0, a * a + b * b + 2 * a * b * Math.cos(angle)));

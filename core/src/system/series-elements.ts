@@ -1,5 +1,5 @@
 import type { SourceLimit } from '../electrical/assist.js';
-import type { Legs } from '../electrical/legs.js';
+import type { SharingLegs } from '../electrical/legs.js';
 import type { SurgeRating } from '../electrical/surge-tiers.js';
 import type { Battery, Bus, Converter, Protection, Rig, Scene, Source, Supply } from '../rig/schema.js';
 
@@ -122,7 +122,7 @@ export interface NeutralElement extends ElementBase {
   readonly kind: 'neutral';
   readonly amps: number;
   readonly volts: number;
-  readonly legs: Legs;
+  readonly legs: SharingLegs;
   /** The loads of each of the two circuits. */
   readonly sides: readonly [ReadonlySet<string>, ReadonlySet<string>];
 }

@@ -35,11 +35,20 @@ export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
 
 /** The running watts of a load in one of its states, as text. */
 export function stateWatts(rig: Rig, load: Load, stateId: string): string {
-  return `${formatNumber(wattsInState(rig, load, stateId), 0)} W`;
+  return `${formatNumber(wattsCounted(rig, load, stateId), 0)} W`;
 }
 
-/** Running watts of a load, as stated: in full, or in one of its states. */
-export function wattsInState(rig: Rig, load: Load, stateId: string | undefined): number {
+/** What a load draws in a state as the checks count it, W as stated: at its peak where it pulses, or may. */
+export function wattsCounted(rig: Rig, load: Load, stateId: string | undefined): number {
   const { parts } = consumerOf(load, systemOfLoad(rig, load), stateId);
   return parts.reduce((sum, part) => sum + part.running.watts.value, 0);
+}
+
+/** What a load draws in a state on average, W as stated: by its energy. */
+export function wattsInState(rig: Rig, load: Load, stateId: string | undefined): number {
+  const { parts } = consumerOf(load, systemOfLoad(rig, load));
+  const state = load.states?.find(({ id }) => id === stateId);
+  const shareOf = (partId: string): number =>
+    state ? (state.parts.find(({ part }) => part === partId)?.share ?? 0) : 1;
+  return parts.reduce((sum, { part, power }) => sum + power.watts.value * shareOf(part.id), 0);
 }
