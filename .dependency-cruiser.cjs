@@ -29,7 +29,7 @@ const upwards = LAYERS.slice(0, -1).map((layer, index) => ({
 
 const betweenRooms = ROOMS.map((room) => ({
   name: `room-${room}`,
-  comment: `Rooms do not import each other: what two need goes to ui/ or storage/`,
+  comment: `Rooms do not import each other: what two need goes to components/ or storage/`,
   severity: 'error',
   from: { path: `^app/src/${room}/` },
   to: { path: `^app/src/(${ROOMS.filter((other) => other !== room).join('|')}|shell)/` },

@@ -154,7 +154,7 @@ describe('heliarch check', () => {
 
   it('explains each limit: what went in, its source, what decided', async () => {
     const { stdout } = await heliarch('check', 'demo/marram.json', '--scene', 'now', '--explain');
-    expect(stdout).toContain('- the compressor of the front air conditioner, kick: 3,631 VA');
+    expect(stdout).toContain('- the compressor of the front air conditioner, start: 3,631 VA');
     expect(stdout).toContain('left by its soft starter, common practice, no published source');
     expect(stdout).toContain('Decided with every doubt read against you.');
     expect(stdout).toContain('Limit: the rating of Inverter 1, known as: data-sheet, less what heat takes');

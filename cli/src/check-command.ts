@@ -122,7 +122,7 @@ function workingLines(rig: Rig, result: CheckResult, limit: Limit): readonly str
   return [
     plainText(explainLimit(rig, limit)),
     ...lines.map(({ amount: { lo, stated, hi }, basis, origin, what, ...part }) => {
-      const name = `${partName(rig, part)}${what === 'start' ? ', kick' : ''}`;
+      const name = `${partName(rig, part)}${what === 'start' ? ', start' : ''}`;
       const how = [basis, origin].filter(Boolean).join(': ');
       return `- ${name}: ${amount(stated)} (${amount(lo)} to ${amount(hi)}), ${how}`;
     }),

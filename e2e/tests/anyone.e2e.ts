@@ -112,7 +112,7 @@ test.describe('on the phone', () => {
     await describe.goTo('Loads');
     for (const load of ['Roof air conditioner', 'Varnish cabinet']) {
       await page.getByRole('button', { name: load, exact: true }).first().click();
-      await expect(describe.plate.getByRole('textbox', { name: 'Name of the load' })).toHaveValue(load);
+      await expect(describe.editor.getByRole('textbox', { name: 'Name of the load' })).toHaveValue(load);
       await expect.poll(width).toBe(320);
       expect(await small()).toEqual([]);
     }
@@ -173,15 +173,15 @@ test('a rig and its loads are described from the keyboard', async ({ page }) => 
   await page.getByRole('link', { name: 'Loads' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Loads', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Kettle', exact: true }).press('Enter');
-  await expect(describe.plate.getByRole('textbox', { name: 'Name of the load' })).toHaveValue('Kettle');
-  const watts = describe.plate.getByRole('radio', { name: 'Watts' });
+  await expect(describe.editor.getByRole('textbox', { name: 'Name of the load' })).toHaveValue('Kettle');
+  const watts = describe.editor.getByRole('radio', { name: 'Watts' });
   await watts.focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(describe.plate.getByRole('textbox', { name: 'Running amps' })).toBeVisible();
+  await expect(describe.editor.getByRole('textbox', { name: 'Running amps' })).toBeVisible();
   await page.keyboard.press('Tab');
   await page.keyboard.type('10');
-  await expect(describe.plate).toContainText('= 1,200 W');
+  await expect(describe.editor).toContainText('= 1,200 W');
 });
 
 test('the theme is kept', async ({ page }) => {

@@ -29,7 +29,7 @@ export class DescribePage {
     return this.page.locator('heli-part-sheet');
   }
 
-  get plate(): Locator {
+  get editor(): Locator {
     return this.page.getByRole('article');
   }
 
@@ -132,23 +132,23 @@ export class DescribePage {
     await dialog.getByRole('searchbox', { name: 'Find a kind' }).fill(`new ${name}`);
     await dialog.getByRole('button', { name: 'and enter its numbers' }).click();
     await this.added();
-    await this.plate.getByRole('textbox', { name: 'Name of the load' }).fill(name);
+    await this.editor.getByRole('textbox', { name: 'Name of the load' }).fill(name);
   }
 
   async enterLoad(load: Load, rig: Rig): Promise<void> {
     const { id: _id, name, parts, states, programme, usage, cord, circuit, ...rest } = load;
     await this.addLoad(name);
     for (let more = 1; more < parts.length; more += 1)
-      await this.plate.getByRole('button', { name: 'Add a part' }).click();
+      await this.editor.getByRole('button', { name: 'Add a part' }).click();
     for (const [index, part] of parts.entries()) await this.enterPart(part, index, parts.length, rig);
-    await this.field(this.plate, 'loads[].circuit', circuit, rig);
-    await this.field(this.band('Use'), 'loads[].usage', usage, rig);
+    await this.field(this.editor, 'loads[].circuit', circuit, rig);
+    await this.field(this.section('Use'), 'loads[].usage', usage, rig);
     for (const [key, value] of Object.entries(rest))
-      await this.field(this.plate, `loads[].${key}`, value, rig);
-    if (cord) await this.enter(this.band('Circuit and cord'), 'loads[]', { cord }, rig);
+      await this.field(this.editor, `loads[].${key}`, value, rig);
+    if (cord) await this.enter(this.section('Circuit and cord'), 'loads[]', { cord }, rig);
     for (const [index, state] of (states ?? []).entries()) {
-      await this.plate.getByRole('button', { name: 'Add a state' }).click();
-      const line = this.plate.getByRole('group', { name: `State ${index + 1}`, exact: true });
+      await this.editor.getByRole('button', { name: 'Add a state' }).click();
+      const line = this.editor.getByRole('group', { name: `State ${index + 1}`, exact: true });
       await this.field(line, 'loads[].states[].name', state.name, rig);
       for (const [at, { share }] of state.parts.entries())
         await line
@@ -157,52 +157,54 @@ export class DescribePage {
           .fill(String(shown(share, 'of 1')));
     }
     if (!programme) return;
-    await this.plate.getByRole('button', { name: 'Make it a programme' }).click();
+    await this.editor.getByRole('button', { name: 'Make it a programme' }).click();
     for (const [index, { minutes }] of programme.stages.entries())
       await this.field(
-        this.plate.getByRole('group', { name: `stages ${index + 1}`, exact: true }),
+        this.editor.getByRole('group', { name: `stages ${index + 1}`, exact: true }),
         'loads[].programme.stages[].minutes',
         minutes,
         rig,
       );
     if (programme.survivesBreakMinutes !== undefined)
       await this.field(
-        this.plate,
+        this.editor,
         'loads[].programme.survivesBreakMinutes',
         programme.survivesBreakMinutes,
         rig,
       );
   }
 
-  private band(name: string): Locator {
-    return this.plate.getByRole('region', { name, exact: true });
+  private section(name: string): Locator {
+    return this.editor.getByRole('region', { name, exact: true });
   }
 
   private async enterPart(part: Part, index: number, count: number, rig: Rig): Promise<void> {
     const { kind, name = '', runningW, powerFactor, start } = part;
-    const nth = (band: string): Locator =>
-      this.plate.getByRole('region', { name: new RegExp(`^${band}(,|$)`) }).nth(index);
+    const nth = (title: string): Locator =>
+      this.editor.getByRole('region', { name: new RegExp(`^${title}(,|$)`) }).nth(index);
     if (count > 1) {
-      const what = this.plate.getByRole('region', { name: /^Part / }).nth(index);
+      const what = this.editor.getByRole('region', { name: /^Part / }).nth(index);
       await this.field(what, 'loads[].parts[].name', name, rig);
       await what.getByRole('combobox', { name: 'Kind' }).selectOption(kindOfPart(kind).name);
     } else {
-      await this.band('What it is')
+      await this.section('What it is')
         .getByRole('combobox', { name: 'Made of' })
         .selectOption(kindOfPart(kind).name);
     }
     if (runningW) await this.quantity(nth('Running'), 'Running power', runningW);
     if (powerFactor) await this.quantity(nth('Running'), 'Power factor', powerFactor);
-    const kick = nth('Kick');
+    const section = nth('Start');
     if (!start) {
-      await kick.getByRole('radio', { name: 'None' }).check();
+      await section.getByRole('radio', { name: 'None' }).check();
       return;
     }
-    await kick.getByRole('radio', { name: 'VA', exact: true }).check();
-    if (start.va) await this.quantity(kick, 'Start', start.va);
-    if (start.seconds) await this.quantity(kick, 'Seconds of the start', start.seconds);
+    await section.getByRole('radio', { name: 'VA', exact: true }).check();
+    if (start.va) await this.quantity(section, 'Start', start.va);
+    if (start.seconds) await this.quantity(section, 'Seconds of the start', start.seconds);
     if (start.softStarter)
-      await kick.getByRole('combobox', { name: 'Seen with a soft starter' }).selectOption(start.softStarter);
+      await section
+        .getByRole('combobox', { name: 'Seen with a soft starter' })
+        .selectOption(start.softStarter);
   }
 }
 

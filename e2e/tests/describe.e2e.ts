@@ -71,8 +71,8 @@ test.describe('describing a system', () => {
     const describe = new DescribePage(page);
     await describe.goTo('Loads');
     await page.getByRole('button', { name: 'Small oven', exact: true }).click();
-    await describe.quantity(describe.plate, 'Running power', { value: 450, basis: 'measured' });
-    await expect(describe.plate).toContainText('with the doubt 437 W to 464 W');
+    await describe.quantity(describe.editor, 'Running power', { value: 450, basis: 'measured' });
+    await expect(describe.editor).toContainText('with the doubt 437 W to 464 W');
     await describe.goTo('Together');
     await expect(together.headline).not.toHaveText(/Trips/);
   });
@@ -265,7 +265,7 @@ test.describe('describing a system', () => {
     const together = new TogetherPage(page);
     await together.open();
     await describe.goTo('Loads');
-    await describe.plate.getByRole('textbox', { name: 'Name of the load' }).fill('=Saw, "big"');
+    await describe.editor.getByRole('textbox', { name: 'Name of the load' }).fill('=Saw, "big"');
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Save the list' }).click();
     const csv = readFileSync(await (await download).path(), 'utf8');
@@ -303,28 +303,28 @@ test.describe('describing a system', () => {
     await new TogetherPage(page).open();
     await describe.goTo('Loads');
     await page.getByRole('button', { name: 'Dust extractor', exact: true }).click();
-    const kick = describe.plate.getByRole('region', { name: 'Kick' });
-    await kick.getByRole('button', { name: 'Measure it' }).click();
-    await kick.getByLabel('Base before, A').fill('2,o');
-    await expect(kick).toContainText('“2,o” is not a number of 0 or more');
-    await kick.getByLabel('Base before, A').fill('2');
+    const start = describe.editor.getByRole('region', { name: 'Start' });
+    await start.getByRole('button', { name: 'Measure it' }).click();
+    await start.getByLabel('Base before, A').fill('2,o');
+    await expect(start).toContainText('“2,o” is not a number of 0 or more');
+    await start.getByLabel('Base before, A').fill('2');
     for (const [index, amps] of [18, 17.5, 17.8, 12, 17.6].entries())
-      await kick.getByLabel(`Start ${index + 1}, A`).fill(String(amps));
-    await kick.getByLabel('How long the longest lasted, s').fill('1.2');
-    await expect(kick).toContainText(
+      await start.getByLabel(`Start ${index + 1}, A`).fill(String(amps));
+    await start.getByLabel('How long the longest lasted, s').fill('1.2');
+    await expect(start).toContainText(
       '16 A less the base, 1,920 VA. 4 of 5 starts agree within 10 %: it counts as measured.',
     );
-    await kick.getByLabel('Base after, A').fill('2.5');
-    await expect(kick).toContainText('differ by more than 5 %');
-    await kick.getByLabel('Base after, A').fill('2');
-    await kick.getByRole('button', { name: 'Keep these readings' }).click();
-    await expect(kick.getByRole('textbox', { name: 'Start', exact: true })).toHaveValue('1,920');
-    await expect(kick.getByRole('combobox', { name: 'Start: how do you know it?', exact: true })).toHaveValue(
-      'measured',
-    );
+    await start.getByLabel('Base after, A').fill('2.5');
+    await expect(start).toContainText('differ by more than 5 %');
+    await start.getByLabel('Base after, A').fill('2');
+    await start.getByRole('button', { name: 'Keep these readings' }).click();
+    await expect(start.getByRole('textbox', { name: 'Start', exact: true })).toHaveValue('1,920');
+    await expect(
+      start.getByRole('combobox', { name: 'Start: how do you know it?', exact: true }),
+    ).toHaveValue('measured');
   });
 
-  test('a rig is copied, renamed, deleted and put back; one is given as code pictures', async ({ page }) => {
+  test('a rig is copied, renamed, deleted and put back; one is given as QR codes', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();
     await together.menu('Duplicate Tern');
@@ -339,6 +339,6 @@ test.describe('describing a system', () => {
     await page.getByRole('button', { name: 'Put Curlew back' }).click();
     await expect(page.getByRole('button', { name: 'Rig: Curlew' })).toBeVisible();
     await together.menu(/Give to a phone/);
-    await expect(page.getByRole('img', { name: /^Code picture \d+ of \d+/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /^QR code \d+ of \d+/ })).toBeVisible();
   });
 });

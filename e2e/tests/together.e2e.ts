@@ -53,16 +53,16 @@ test.describe('can these run together?', () => {
     await together.open();
     await together.ladder.getByRole('button', { name: 'Start, dust extractor, 5' }).first().click();
     const row = together.ladder.getByRole('row', { name: /Start, dust extractor, 5/ }).first();
-    await expect(row).toContainText(/Dust extractor, kick\s*2,730 VA\s*1,820 to 3,640/);
+    await expect(row).toContainText(/Dust extractor, start\s*2,730 VA\s*1,820 to 3,640/);
     await expect(row).toContainText(/Bandsaw\s*765 VA/);
     await expect(row).toContainText('known as: data-sheet');
     await together.ladder.getByRole('button', { name: 'Tools 20' }).click();
     await expect(together.ladder).toContainText('earliest and latest trip by UL 489, fitted, from memory');
 
     await page.getByRole('button', { name: 'Show the working' }).click();
-    await expect(together.answer).toContainText(/Bandsaw, kick\s*3,960.VA\s*3,841 to 4,079/);
-    await page.getByRole('button', { name: /Where the kick comes from: Start, dust extractor/ }).click();
-    await expect(together.answer).toContainText(/Dust extractor, kick\s*2,730.VA\s*1,820 to 3,640/);
+    await expect(together.answer).toContainText(/Bandsaw, start\s*3,960.VA\s*3,841 to 4,079/);
+    await page.getByRole('button', { name: /Where the start comes from: Start, dust extractor/ }).click();
+    await expect(together.answer).toContainText(/Dust extractor, start\s*2,730.VA\s*1,820 to 3,640/);
     await page.getByRole('button', { name: /^Falling/ }).click();
     await expect(together.answer).toContainText(/Lost in the inverter, idle draw included\s*\d+.W/);
     await expect(together.answer).toContainText(
@@ -196,7 +196,7 @@ test.describe('nothing is lost', () => {
     await together.tickOnly('Kettle', 'Fridge');
     await together.supply('Shore 30 A');
     const fridge = await together.openNumbers('Fridge');
-    await fridge.getByRole('textbox', { name: 'Kick' }).fill('777');
+    await fridge.getByRole('textbox', { name: 'Start' }).fill('777');
     await together.saved();
     const before = await together.answer.innerText();
 
@@ -435,7 +435,7 @@ test.describe('another rig', () => {
     await together.supply('Site 30 A, adapter');
     await expect(beside).toContainText('a shared neutral carries the sum, and no breaker sees it');
     await together.answer.getByRole('button', { name: /\d cautions/ }).click();
-    await expect(page.locator('#mind-here')).toBeFocused();
+    await expect(page.locator('#warnings')).toBeFocused();
     await beside.getByText('An adapter: the smallest plug').click();
     await expect(beside).toContainText('must not be used');
   });

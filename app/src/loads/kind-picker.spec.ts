@@ -1,5 +1,5 @@
 import type { TypicalLoad } from '@heliarch/core';
-import { onPage } from '../ui/on-page.spec-data';
+import { onPage } from '../components/on-page.spec-data';
 import { KindPicker } from './kind-picker';
 
 function setUp() {
@@ -23,7 +23,7 @@ describe('the list of kinds', () => {
     const { page, kinds } = setUp();
     expect(kinds()).toBeGreaterThan(55);
     for (const line of page.host.querySelectorAll('li .figures'))
-      expect(line.textContent).toMatch(/^[\d,]+ to [\d,]+ W(, with a kick)?$/);
+      expect(line.textContent).toMatch(/^[\d,]+ to [\d,]+ W(, with a start)?$/);
   });
 
   it('is found by words in any order, and Enter takes the first', () => {

@@ -59,7 +59,7 @@ import {
       </div>
     </dialog>
   `,
-  styleUrl: '../ui/dialog.css',
+  styleUrl: '../components/dialog.css',
   styles: `
     .find {
       display: flex;
@@ -161,8 +161,8 @@ export class KindPicker {
       ([least, most], { watts }) => [least + watts.low, most + watts.high],
       [0, 0],
     );
-    const kick = parts.some(({ kind }) => kindOfPart(kind).startMultiple) ? ', with a kick' : '';
-    return `${formatNumber(rough(low), 0)} to ${formatNumber(rough(high), 0)} W${kick}`;
+    const start = parts.some(({ kind }) => kindOfPart(kind).startMultiple) ? ', with a start' : '';
+    return `${formatNumber(rough(low), 0)} to ${formatNumber(rough(high), 0)} W${start}`;
   }
 }
 

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { loadTable, validateRig } from '@heliarch/core';
 import { unparse } from 'papaparse';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../ui/on-page.spec-data';
+import { onPage, sessionWith } from '../components/on-page.spec-data';
 import { ListImport } from './list-import';
 import { LoadsState } from './loads-state';
 

@@ -82,7 +82,7 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
       }
     </dialog>
   `,
-  styleUrl: '../ui/dialog.css',
+  styleUrl: '../components/dialog.css',
   styles: `
     .sources,
     .foot {
@@ -106,7 +106,7 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
       width: 100%;
       border: 1px solid var(--rule-2);
       border-radius: 2px;
-      background: var(--plate);
+      background: var(--surface);
       color: var(--ink);
       font: 13px/18px var(--figures);
     }

@@ -17,7 +17,7 @@ describe('the list of loads', () => {
     expect(names('', 'kind')).toEqual(['Bandsaw', 'Roof air conditioner, small', 'Kettle', 'Laptop']);
     expect(names('', 'running')).toEqual(['Laptop', 'Bandsaw', 'Roof air conditioner, small', 'Kettle']);
     expect(names('', 'running', true)[0]).toBe('Kettle');
-    expect(names('', 'kick', true)[0]).toBe('Bandsaw');
+    expect(names('', 'start', true)[0]).toBe('Bandsaw');
     expect(names('', 'name')[0]).toBe('Bandsaw');
   });
 

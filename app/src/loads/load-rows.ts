@@ -14,7 +14,7 @@ export interface LoadRow extends LoadSummary {
   readonly use: string;
 }
 
-export const COLUMNS = ['kind', 'name', 'running', 'kick', 'use', 'circuit'] as const;
+export const COLUMNS = ['kind', 'name', 'running', 'start', 'use', 'circuit'] as const;
 export type Column = (typeof COLUMNS)[number];
 
 export interface Sorting {
@@ -72,7 +72,7 @@ const byNumber = (read: (row: LoadRow) => number) => (a: LoadRow, b: LoadRow) =>
 const COMPARE: Readonly<Record<Exclude<Column, 'kind'>, (a: LoadRow, b: LoadRow) => number>> = {
   name: byText(({ load }) => load.name),
   running: byNumber(({ watts }) => watts),
-  kick: byNumber(({ kick }) => kick?.value ?? 0),
+  start: byNumber(({ start }) => start?.value ?? 0),
   use: byText(({ use }) => use),
   circuit: byText(({ circuit }) => circuit),
 };

@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { formatNumber } from '@heliarch/core';
-import { BasisMark } from '../ui/basis-mark';
-import { Checked } from '../ui/checked';
-import { UsageMark } from '../ui/usage-mark';
+import { BasisMark } from '../components/basis-mark';
+import { Checked } from '../components/checked';
+import { UsageMark } from '../components/usage-mark';
 import { LoadsState } from './loads-state';
 import type { Column, LoadRow } from './load-rows';
 
 const HEADS: readonly { readonly column: Column; readonly label: string; readonly isNumber?: boolean }[] = [
   { column: 'name', label: 'Load' },
   { column: 'running', label: 'Run, W', isNumber: true },
-  { column: 'kick', label: 'Kick, VA', isNumber: true },
+  { column: 'start', label: 'Start, VA', isNumber: true },
   { column: 'use', label: 'Use' },
   { column: 'circuit', label: 'Circuit' },
 ];

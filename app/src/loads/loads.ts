@@ -4,18 +4,18 @@ import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
 import { LoadTable } from './load-table';
 import { LoadsState } from './loads-state';
-import { WorthNext } from '../ui/worth-next';
-import { LoadPlate } from './plate/load-plate';
+import { WorthNext } from '../components/worth-next';
+import { LoadEditor } from './load-editor/load-editor';
 
 const USAGES: readonly Load['usage'][] = ['left-on', 'by-itself', 'during-work'];
-/** Where loads.css puts list and plate below each other. */
+/** Where loads.css puts list and editor below each other. */
 const BELOW_EACH_OTHER = '(max-width: 1100px)';
 
 /** The room of the loads: what there is, and everything about each. */
 @Component({
   selector: 'heli-loads',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KindPicker, ListImport, LoadPlate, LoadTable, WorthNext],
+  imports: [KindPicker, ListImport, LoadEditor, LoadTable, WorthNext],
   providers: [LoadsState],
   templateUrl: './loads.html',
   styleUrl: './loads.css',
@@ -26,12 +26,12 @@ export class Loads {
   protected readonly circuits = computed(() => entriesOf(this.state.rig(), 'circuits'));
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
 
-  private readonly plate = viewChild('plate', { read: ElementRef });
+  private readonly editor = viewChild('editor', { read: ElementRef });
 
-  /** On a narrow screen the plate is below the list. */
+  /** On a narrow screen the editor is below the list. */
   protected showPlate(): void {
-    const plate: unknown = this.plate()?.nativeElement;
-    if (matchMedia(BELOW_EACH_OTHER).matches && plate instanceof HTMLElement) plate.scrollIntoView();
+    const editor: unknown = this.editor()?.nativeElement;
+    if (matchMedia(BELOW_EACH_OTHER).matches && editor instanceof HTMLElement) editor.scrollIntoView();
   }
 
   protected usageOf(id: string): Load['usage'] | undefined {

@@ -9,13 +9,13 @@ import {
   type Entry,
 } from '@heliarch/core';
 import { placeOf, type Target } from '../storage/rig-edits';
-import { FieldGroup } from '../ui/fields/field-group';
-import { FieldHelpLine } from '../ui/fields/field-help';
-import { NotKeptYet } from '../ui/fields/not-kept-yet';
-import { SheetContext } from '../ui/fields/sheet-context';
+import { FieldGroup } from '../components/fields/field-group';
+import { FieldHelpLine } from '../components/fields/field-help';
+import { NotKeptYet } from '../components/fields/not-kept-yet';
+import { SheetContext } from '../components/fields/sheet-context';
 import { RigState } from './rig-state';
 
-/** What a load's sheet here is about; the rest of a load is on its plate in Loads. */
+/** What a load's sheet here is about; the rest of a load is in its editor in Loads. */
 const OF_A_LOAD: readonly string[] = ['name', 'circuit', 'usage', 'cord'];
 
 const WH_PER_KWH = 1000;
@@ -39,7 +39,7 @@ const VOLTS_OF_ONE = 12.8;
           <button type="button" class="plain-button" (click)="state.duplicate()">Duplicate</button>
           <button type="button" class="plain-button" (click)="state.remove()">Remove</button>
           @if (isLoad()) {
-            <a class="link" routerLink="/loads">Its plate in Loads</a>
+            <a class="link" routerLink="/loads">Its editor in Loads</a>
           }
         </p>
         @if (state.refused(); as because) {

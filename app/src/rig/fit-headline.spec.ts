@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../ui/on-page.spec-data';
+import { onPage, sessionWith } from '../components/on-page.spec-data';
 import { FitHeadline } from './fit-headline';
 import { RigChecks } from './rig-checks';
 import { RigState } from './rig-state';

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Rig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../ui/on-page.spec-data';
+import { onPage, sessionWith } from '../components/on-page.spec-data';
 import { PartSheet } from './part-sheet';
 import { RigState } from './rig-state';
 
@@ -43,12 +43,12 @@ describe('the sheet of what is selected', () => {
     expect(page.text('.slip')).toContain('a surge of 1500 VA is below the continuous 2000 VA');
   });
 
-  it('shows of a load what belongs to its place, and leads to its plate', () => {
+  it('shows of a load what belongs to its place, and leads to its editor', () => {
     const { page, open } = setUp();
     open('loads', 'kettle');
     expect(page.has('select', 'Circuit')).toBeTrue();
     expect(page.has('input', 'Running power')).toBeFalse();
-    expect(page.text('a')).toBe('Its plate in Loads');
+    expect(page.text('a')).toBe('Its editor in Loads');
   });
 
   it('says what hangs on a part that is to be removed', () => {

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { sessionWith } from '../ui/on-page.spec-data';
+import { sessionWith } from '../components/on-page.spec-data';
 import { RigState } from './rig-state';
 
 function setUp() {

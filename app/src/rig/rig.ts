@@ -9,8 +9,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
-import { ChoiceBar, type Choice } from '../ui/choice-bar';
-import { WorthNext } from '../ui/worth-next';
+import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { WorthNext } from '../components/worth-next';
 import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
 import { PartSheet } from './part-sheet';
@@ -54,7 +54,7 @@ const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
   ],
   providers: [RigState],
   templateUrl: './rig.html',
-  styleUrls: ['./rig.css', '../ui/menu.css'],
+  styleUrls: ['./rig.css', '../components/menu.css'],
 })
 export class RigRoom {
   protected readonly state = inject(RigState);

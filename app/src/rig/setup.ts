@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { FieldGroup } from '../ui/fields/field-group';
-import { FieldHelpLine } from '../ui/fields/field-help';
-import { NotKeptYet } from '../ui/fields/not-kept-yet';
-import { SheetContext } from '../ui/fields/sheet-context';
-import { ChoiceBar, type Choice } from '../ui/choice-bar';
-import { UnitChoice } from '../ui/unit-choice';
+import { FieldGroup } from '../components/fields/field-group';
+import { FieldHelpLine } from '../components/fields/field-help';
+import { NotKeptYet } from '../components/fields/not-kept-yet';
+import { SheetContext } from '../components/fields/sheet-context';
+import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { UnitChoice } from '../components/unit-choice';
 
 const UNITS: readonly Choice[] = [
   { id: 'us', label: 'feet, °F, BTU/h, AWG' },

@@ -6,8 +6,8 @@ import {
   inject,
   viewChild,
 } from '@angular/core';
-import { BUILD_NAME } from '../ui/build-info';
-import { CAUTIONS, CautionSheet } from '../ui/cautions';
+import { BUILD_NAME } from '../components/build-info';
+import { CAUTIONS, CautionSheet } from '../components/cautions';
 
 /** The cautions in full, beside the work: the browser's own dialog keeps focus and closes on Escape. */
 @Component({

@@ -16,12 +16,12 @@ import { packed, unpacked } from '../storage/packed-rig';
 import { RigFiles } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';
 import { RigOpening } from './rig-opening';
-import { codePicture, readCode } from '../ui/code-picture';
+import { qrCode, readCode } from '../components/qr-code';
 
 const EACH_MS = 900;
 const LOOK_EVERY_MS = 150;
 
-/** Hands the open rig to a phone, and takes one: as a file, or as code pictures in turn, without any network. */
+/** Hands the open rig to a phone, and takes one: as a file, or as QR codes in turn, without any network. */
 @Component({
   selector: 'heli-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,7 +40,7 @@ const LOOK_EVERY_MS = 150;
                 class="code"
                 [attr.viewBox]="'0 0 ' + picture.size + ' ' + picture.size"
                 role="img"
-                [attr.aria-label]="'Code picture ' + (place() + 1) + ' of ' + pictures().length"
+                [attr.aria-label]="'QR code ' + (place() + 1) + ' of ' + pictures().length"
               >
                 <rect width="100%" height="100%" fill="#fff" />
                 <path [attr.d]="picture.path" fill="#000" />
@@ -70,7 +70,7 @@ const LOOK_EVERY_MS = 150;
       </div>
     </dialog>
   `,
-  styleUrl: '../ui/dialog.css',
+  styleUrl: '../components/dialog.css',
   styles: `
     .columns {
       display: grid;
@@ -119,7 +119,7 @@ export class HandOver {
   protected readonly place = computed(() => this.tick() % Math.max(1, this.pictures().length));
   protected readonly shown = computed(() => {
     const piece = this.pictures()[this.place()];
-    return piece === undefined ? undefined : codePicture(piece);
+    return piece === undefined ? undefined : qrCode(piece);
   });
 
   protected readonly isLooking = signal(false);
@@ -189,7 +189,7 @@ export class HandOver {
       this.status.set('The pictures were not read right; hold them in view once more.');
       return;
     }
-    this.opening.openText(text, 'the code pictures');
+    this.opening.openText(text, 'the QR codes');
     this.dialog().nativeElement.close();
   }
 }

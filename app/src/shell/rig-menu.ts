@@ -59,7 +59,7 @@ import { RigOpening } from './rig-opening';
       </section>
     </ng-template>
   `,
-  styleUrl: '../ui/menu.css',
+  styleUrl: '../components/menu.css',
   styles: `
     .name {
       display: inline-flex;

@@ -32,7 +32,7 @@ import { RigOpening, type SameId } from './rig-opening';
       </p>
     </dialog>
   `,
-  styleUrl: '../ui/dialog.css',
+  styleUrl: '../components/dialog.css',
   styles: `
     dialog {
       max-width: 520px;

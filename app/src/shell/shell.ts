@@ -17,7 +17,7 @@ import { SameIdDialog } from './same-id-dialog';
 import { StorageTrouble } from './storage-trouble';
 import { ThemeChoice } from './theme';
 import { UnreadableRigPanel } from './unreadable-rig';
-import { UnitChoice } from '../ui/unit-choice';
+import { UnitChoice } from '../components/unit-choice';
 
 /** The frame of every room: one slim top line, notices, and the room itself. */
 @Component({
@@ -47,7 +47,7 @@ export class Shell {
   private readonly router = inject(Router);
   /** The eight questions are open. */
   protected readonly isBeginning = signal(false);
-  /** The code pictures are shown. */
+  /** The QR codes are shown. */
   protected readonly isHandedOver = signal(false);
   protected readonly defects = inject(Defects);
   protected readonly session = inject(RigSession);

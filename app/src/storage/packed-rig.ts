@@ -1,4 +1,4 @@
-/** A text made short for code pictures: deflated by the browser, in letters of base64. */
+/** A text made short for QR codes: deflated by the browser, in letters of base64. */
 export async function packed(text: string): Promise<string> {
   const bytes = await through(new TextEncoder().encode(text), new CompressionStream('deflate-raw'));
   return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));

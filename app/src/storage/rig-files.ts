@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core';
-import { BUILD_NAME } from '../ui/build-info';
+import { BUILD_NAME } from '../components/build-info';
 
 /** Saves rigs as files, and reads them. */
 @Injectable({ providedIn: 'root' })

@@ -8,18 +8,18 @@ import {
   type Rig,
   type SourceTest,
 } from '@heliarch/core';
-import { MindHere } from './mind-here';
-import { WhatElse } from './what-else';
+import { Warnings } from './warnings';
+import { ContingencyList } from './contingencies';
 
 /** What stands beside the verdict and may come a moment later: other questions, odd numbers, cautions. */
 @Component({
   selector: 'heli-beside',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MindHere, WhatElse],
+  imports: [Warnings, ContingencyList],
   template: `
-    <heli-what-else [rig]="rig()" [scene]="scene()" [result]="result()" (tested)="tested.emit($event)" />
-    <heli-mind-here
-      id="mind-here"
+    <heli-contingencies [rig]="rig()" [scene]="scene()" [result]="result()" (tested)="tested.emit($event)" />
+    <heli-warnings
+      id="warnings"
       tabindex="-1"
       [cautions]="cautions()"
       [contradictions]="contradictions()"

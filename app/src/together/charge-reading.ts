@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatDuration, parseNumber, type Scene } from '@heliarch/core';
-import { UnitChoice } from '../ui/unit-choice';
+import { UnitChoice } from '../components/unit-choice';
 
 const MS_PER_SECOND = 1000;
 const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;

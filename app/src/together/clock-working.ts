@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { clockWorkingOf, formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
-import { BasisMark } from '../ui/basis-mark';
-import { keepTogether } from '../ui/keep-together';
+import { BasisMark } from '../components/basis-mark';
+import { keepTogether } from '../components/keep-together';
 
 /** Where the battery's amps and hours come from. */
 @Component({
@@ -32,7 +32,7 @@ import { keepTogether } from '../ui/keep-together';
     }
     <p class="caption">Losses by the inverter’s idle draw and efficiencies. Not counted: sun and charging.</p>
   `,
-  styleUrl: '../ui/working-sheet.css',
+  styleUrl: '../components/working-sheet.css',
 })
 export class ClockWorking {
   readonly set = input.required<AnsweredSet>();

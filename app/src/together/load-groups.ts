@@ -24,7 +24,7 @@ export interface LoadRow {
   readonly family: LoadFamily;
   readonly runningBasis: Basis;
   /** The largest start of its parts, VA. */
-  readonly kick: Quantity | undefined;
+  readonly start: Quantity | undefined;
   /** Why it runs on nothing here although it is on. */
   readonly notFed: string | undefined;
   readonly outlook: OutlookLine | undefined;
@@ -73,7 +73,7 @@ export function groupLoads(
       watts: wattsCounted(rig, load, on?.state),
       family: summary.family,
       runningBasis: summary.running.basis,
-      kick: summary.kick,
+      start: summary.start,
       notFed: notFed.get(load.id),
       outlook: outlook && saysSomething(outlook, result) ? lineOf(rig, load, outlook) : undefined,
     };

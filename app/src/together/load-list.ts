@@ -9,13 +9,13 @@ import {
   signal,
   viewChildren,
 } from '@angular/core';
-import { formatNumber, wattsCounted } from '@heliarch/core';
-import { AnswerState } from '../ui/answer-state';
-import { BasisMark } from '../ui/basis-mark';
-import { Checked } from '../ui/checked';
-import { ChoiceBar, type Choice } from '../ui/choice-bar';
-import { UsageMark } from '../ui/usage-mark';
-import { VerdictMark } from '../ui/verdict-mark';
+import { formatNumber, powerFlowsOf, wattsCounted } from '@heliarch/core';
+import { AnswerState } from '../components/answer-state';
+import { BasisMark } from '../components/basis-mark';
+import { Checked } from '../components/checked';
+import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { UsageMark } from '../components/usage-mark';
+import { VerdictMark } from '../components/verdict-mark';
 import { groupLoads, type LoadRow, type OutlookLine } from './load-groups';
 import { LoadNumbers } from './load-numbers';
 import { TogetherState } from './together-state';
@@ -58,6 +58,8 @@ export class LoadList {
   protected readonly current = computed(() => this.reached() ?? this.rows()[0]?.load.id);
   protected readonly open = signal<string | undefined>(undefined);
 
+  /** What charges counts in every sum, so it stands among what runs. */
+  protected readonly chargingW = computed(() => powerFlowsOf(this.state.result()).toChargeW);
   protected readonly asked = computed(() => this.state.outlooksAsked()?.newest);
 
   protected askAgain(): void {

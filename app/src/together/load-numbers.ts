@@ -16,13 +16,13 @@ import {
   type PartNumber,
   type Quantity,
 } from '@heliarch/core';
-import { LimitWorking } from '../ui/limit-working';
-import { QuantityField } from '../ui/quantity-field';
+import { LimitWorking } from '../components/limit-working';
+import { QuantityField } from '../components/quantity-field';
 import { TogetherState } from './together-state';
 
 const NUMBERS = [
   { purpose: 'running', label: 'Running', unit: 'W' },
-  { purpose: 'start', label: 'Kick', unit: 'VA' },
+  { purpose: 'start', label: 'Start', unit: 'VA' },
   { purpose: 'seconds', label: 'Lasts', unit: 's' },
 ] as const;
 
@@ -55,7 +55,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
         />
       }
       @if (!part.start) {
-        <p class="caption">No kick: a {{ kindName(part) }} starts with what it runs on.</p>
+        <p class="caption">No start: a {{ kindName(part) }} starts with what it runs on.</p>
       }
     }
     @if (outlookLimit(); as limit) {
@@ -71,7 +71,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
       padding: 0 10px 10px;
       border: 1px solid var(--ink);
       border-radius: 2px;
-      background: var(--plate);
+      background: var(--surface);
     }
     h3 {
       padding-top: 8px;

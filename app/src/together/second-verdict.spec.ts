@@ -1,6 +1,6 @@
 import { batteryClockOf, check, compile, dropOutOf, type CheckScene, type Rig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage } from '../ui/on-page.spec-data';
+import { onPage } from '../components/on-page.spec-data';
 import { SecondVerdict } from './second-verdict';
 
 /** Shore through an inverter that charges and assists up to an input limit. */

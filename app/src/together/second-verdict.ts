@@ -11,9 +11,9 @@ import {
   type Rig,
   type AnsweredSet,
 } from '@heliarch/core';
-import { keepTogether } from '../ui/keep-together';
-import { LimitWorking } from '../ui/limit-working';
-import { VerdictMark } from '../ui/verdict-mark';
+import { keepTogether } from '../components/keep-together';
+import { LimitWorking } from '../components/limit-working';
+import { VerdictMark } from '../components/verdict-mark';
 import { ClockWorking } from './clock-working';
 
 const OLD_MS = 24 * 3600 * 1000;

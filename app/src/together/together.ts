@@ -9,16 +9,16 @@ import {
 } from '@angular/core';
 import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core';
 import { RigSession } from '../storage/rig-session';
-import { CautionLine } from '../ui/caution-line';
-import { ChoiceBar, type Choice } from '../ui/choice-bar';
-import { keepTogether } from '../ui/keep-together';
-import { LimitLadder } from '../ui/limit-ladder';
+import { CautionLine } from '../components/caution-line';
+import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { keepTogether } from '../components/keep-together';
+import { LimitLadder } from '../components/limit-ladder';
 import { Beside } from './beside';
 import { ChargeReading } from './charge-reading';
 import { LoadList } from './load-list';
 import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
-import { UnitChoice } from '../ui/unit-choice';
+import { UnitChoice } from '../components/unit-choice';
 import { TogetherState } from './together-state';
 import { VerdictHeadline } from './verdict-headline';
 
@@ -98,7 +98,7 @@ export class Together {
   /** On the phone they are on a page of their own; then the focus goes there. */
   protected goToCautions(): void {
     this.phoneView.set('beside');
-    afterNextRender(() => document.getElementById('mind-here')?.focus(), { injector: this.injector });
+    afterNextRender(() => document.getElementById('warnings')?.focus(), { injector: this.injector });
   }
 
   protected chooseOrder(id: string): void {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import type { Explanation, Rig, AnsweredSet, Verdict } from '@heliarch/core';
-import { keepTogether } from '../ui/keep-together';
-import { LimitWorking } from '../ui/limit-working';
-import { VerdictMark } from '../ui/verdict-mark';
+import { keepTogether } from '../components/keep-together';
+import { LimitWorking } from '../components/limit-working';
+import { VerdictMark } from '../components/verdict-mark';
 
 /** Does it hold; what to do or how much is to spare; why. In that order of size. */
 @Component({
@@ -31,9 +31,9 @@ import { VerdictMark } from '../ui/verdict-mark';
       @if (explanation().about) {
         <button type="button" [attr.aria-expanded]="isOpen()" (click)="toggle()">Show the working</button>
       }
-      @if (minds() > 0) {
-        <button type="button" (click)="mind.emit()">
-          {{ minds() === 1 ? '1 caution' : minds() + ' cautions' }}
+      @if (warnings() > 0) {
+        <button type="button" (click)="warningsAsked.emit()">
+          {{ warnings() === 1 ? '1 caution' : warnings() + ' cautions' }}
         </button>
       }
     </p>
@@ -116,9 +116,9 @@ export class VerdictHeadline {
   readonly explanation = input.required<Explanation>();
   readonly verdict = input.required<Verdict>();
   /** How many cautions the set calls for. */
-  readonly minds = input(0);
+  readonly warnings = input(0);
   /** Asked for those cautions. */
-  readonly mind = output();
+  readonly warningsAsked = output();
 
   protected readonly isOpen = signal(false);
 

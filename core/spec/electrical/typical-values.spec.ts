@@ -25,18 +25,18 @@ const valueAt = (place: string): number | undefined => {
 };
 
 describe('what is usual at a place', () => {
-  it('of a heater is a power factor of 1 and no kick', () => {
+  it('of a heater is a power factor of 1 and no start', () => {
     expect(valueAt('loads[0].parts[0].powerFactor')).toBe(1);
     expect(typicalAt(rig, 'loads[0].parts[0].start.va')).toBeUndefined();
     expect(typicalAt(rig, 'loads[0].restartWaitS')).toBeUndefined();
   });
 
-  it('of a motor is a kick of several times what it draws, with the doubt of its kind (methods.md 3)', () => {
-    const kick = typicalAt(rig, 'loads[1].parts[0].start.va');
+  it('of a motor is a start of several times what it draws, with the doubt of its kind (methods.md 3)', () => {
+    const start = typicalAt(rig, 'loads[1].parts[0].start.va');
     const running = 600 / 0.8;
     expect(valueAt('loads[1].parts[0].start.va')).toBeGreaterThan(4 * running);
     expect(valueAt('loads[1].parts[0].start.va')).toBeLessThan(10 * running);
-    expect(kick).toEqual(jasmine.objectContaining({ basis: 'typical' }));
+    expect(start).toEqual(jasmine.objectContaining({ basis: 'typical' }));
     expect(valueAt('loads[1].parts[0].start.powerFactor')).toBeLessThan(0.9);
   });
 

@@ -67,7 +67,7 @@ describe('the load list as a table', () => {
   });
 });
 
-describe('a text in code pictures', () => {
+describe('a text in QR codes', () => {
   const text = JSON.stringify(tern);
 
   it('comes together in any order, repeated pictures and strange ones included', () => {

@@ -255,12 +255,12 @@ function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) =
   const STEPS = 600;
   for (let step = 0; step <= STEPS; step += 1) {
     const pf = lo + ((hi - lo) * step) / STEPS;
-    const kick: Running = {
+    const start: Running = {
       w: scaled(va, pf),
       n: scaled(va, Math.sqrt(1 - pf * pf)),
       lags: FACTS[part.kind]!.lags,
     };
-    const sum = power([...others, kick], side);
+    const sum = power([...others, start], side);
     const pick = side === 'against' ? Math.max : Math.min;
     best = best ? { w: pick(best.w, sum.w), va: pick(best.va, sum.va) } : sum;
   }

@@ -364,8 +364,8 @@ function during(rest: Running[], { va, pf: [lo, hi], lags }: Start, side: Side) 
   let found: { w: number; va: number } | undefined;
   for (let step = 0; step <= STEPS; step += 1) {
     const pf = lo + ((hi - lo) * step) / STEPS;
-    const kick = { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags };
-    const sum = power([...rest, kick], side);
+    const start = { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags };
+    const sum = power([...rest, start], side);
     const pick = side === 'against' ? Math.max : Math.min;
     found = found ? { w: pick(found.w, sum.w), va: pick(found.va, sum.va) } : sum;
   }

@@ -137,11 +137,11 @@ describe('check', () => {
     );
   });
 
-  it('draws a staircase whose deciding kick shows the margin of the verdict', () => {
+  it('draws a staircase whose deciding start shows the margin of the verdict', () => {
     const result = check(compile(tern), { supply: 'battery', on: on('bandsaw', 'fridge', 'laptop') });
-    const kick = staircaseOf(result)?.steps.find((step) => step.consumer.load.id === 'bandsaw')?.kick;
-    expect(kick?.decides).toBeTrue();
-    expect((kick?.ceiling ?? 0) - (kick?.va.hi ?? 0)).toBeCloseTo(
+    const start = staircaseOf(result)?.steps.find((step) => step.consumer.load.id === 'bandsaw')?.start;
+    expect(start?.decides).toBeTrue();
+    expect((start?.ceiling ?? 0) - (start?.va.hi ?? 0)).toBeCloseTo(
       result.decider?.headroom.pessimistic ?? NaN,
       6,
     );

@@ -98,7 +98,7 @@ describe('the words', () => {
         field: 'start',
         threshold: 2450.9,
       }),
-    ).toBe('Measure the kick of the band saw: at 2,450 VA or less it holds.');
+    ).toBe('Measure the start of the band saw: at 2,450 VA or less it holds.');
     expect(
       settlementWords(named, {
         by: 'measuring',

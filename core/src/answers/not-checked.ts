@@ -6,7 +6,7 @@ import type { Rig, Supply } from '../rig/schema.js';
 import type { BatteryElement } from '../system/series-elements.js';
 
 /** What no verdict covers: named beside every one, "by the limits checked". */
-const ALWAYS = ['two kicks in the same second'] as const;
+const ALWAYS = ['two starts in the same second'] as const;
 
 /** What is not checked, given what feeds the set and what the rig says of it. */
 export function notChecked(rig: Rig, result: CheckResult): readonly string[] {

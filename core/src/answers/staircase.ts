@@ -19,12 +19,12 @@ export interface Staircase {
    * On the full running level: loads that start by themselves and, where the set holds, during-work
    * loads again.
    */
-  readonly atAnyMoment: readonly MomentKick[];
+  readonly atAnyMoment: readonly MomentStart[];
   /** Everything running, VA. */
   readonly full: Interval;
-  /** Seconds to wait between kicks above the continuous rating, so that the surge clocks start anew (rule 6). */
+  /** Seconds to wait between starts above the continuous rating, so that the surge clocks start anew (rule 6). */
   readonly waitS: number | undefined;
-  /** Whether the running limit, rather than a kick, decides the verdict. */
+  /** Whether the running limit, rather than a start, decides the verdict. */
   readonly runningDecides: boolean;
 }
 
@@ -45,10 +45,10 @@ export interface Step {
   readonly place: number;
   /** Running once it has settled, VA. */
   readonly after: Interval;
-  readonly kick: Kick | undefined;
+  readonly start: DrawnStart | undefined;
 }
 
-export interface Kick {
+export interface DrawnStart {
   /** What runs meanwhile, VA. */
   readonly base: number;
   /** The whole sum during the start, VA. */
@@ -61,7 +61,7 @@ export interface Kick {
   readonly decides: boolean;
 }
 
-export interface MomentKick extends Kick {
+export interface MomentStart extends DrawnStart {
   readonly consumer: Consumer;
   readonly again: boolean;
 }
@@ -98,14 +98,14 @@ export function staircaseOf(result: CheckResult, headId?: string): Staircase | u
       consumer,
       place: placeOf(consumer),
       after: runningVA([...floor, ...order.slice(0, index + 1)]),
-      kick: kickOf(result, element, startOf(result, consumer, 'in-order')),
+      start: drawnStartOf(result, element, startOf(result, consumer, 'in-order')),
     })),
     atAnyMoment: [
       ...floor.flatMap((consumer) =>
-        momentKick(kickOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
+        momentStart(drawnStartOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
       ),
       ...(result.verdict === 'holds' ? result.restarts : []).flatMap(({ loadId }) =>
-        restartKick(result, element, loadId),
+        restartOf(result, element, loadId),
       ),
     ],
     full,
@@ -170,21 +170,21 @@ function startOf(
   );
 }
 
-function kickOf(
+function drawnStartOf(
   result: CheckResult,
   element: SeriesElement,
   start: StartInOrder | undefined,
-): Kick | undefined {
-  return start && kickFrom(result, element, start.limits, start.running, start.consumer);
+): DrawnStart | undefined {
+  return start && startFrom(result, element, start.limits, start.running, start.consumer);
 }
 
-function kickFrom(
+function startFrom(
   result: CheckResult,
   element: SeriesElement,
   limits: readonly Limit[],
   running: readonly Consumer[],
   consumer: Consumer,
-): Kick | undefined {
+): DrawnStart | undefined {
   const limit = limits.filter((each) => each.element === element).sort(compareLimits)[0];
   const [here] = onMembers(element.members, [consumer]);
   const part = here?.parts.find((each) => each.part.id === limit?.start?.partId);
@@ -210,18 +210,22 @@ function kickFrom(
 
 const deciding = (limit: Limit): 'lo' | 'hi' => (limit.edge === 'optimistic' ? 'lo' : 'hi');
 
-function momentKick(kick: Kick | undefined, consumer: Consumer, again: boolean): readonly MomentKick[] {
-  return kick ? [{ ...kick, consumer, again }] : [];
+function momentStart(
+  start: DrawnStart | undefined,
+  consumer: Consumer,
+  again: boolean,
+): readonly MomentStart[] {
+  return start ? [{ ...start, consumer, again }] : [];
 }
 
-function restartKick(result: CheckResult, element: SeriesElement, loadId: string): readonly MomentKick[] {
+function restartOf(result: CheckResult, element: SeriesElement, loadId: string): readonly MomentStart[] {
   const consumer = result.order.find((each) => each.load.id === loadId);
   const restart = result.restarts.find((each) => each.loadId === loadId);
   if (!consumer || restart?.limit.element !== element) return [];
   const running = [...result.selfStarting, ...result.order].filter((other) => other !== consumer);
-  const kick = kickFrom(result, element, [restart.limit], running, consumer);
-  return momentKick(
-    kick && { ...kick, decides: !restart.holds && result.verdict === 'holds' },
+  const start = startFrom(result, element, [restart.limit], running, consumer);
+  return momentStart(
+    start && { ...start, decides: !restart.holds && result.verdict === 'holds' },
     consumer,
     true,
   );

@@ -1,7 +1,7 @@
 import type { Consumer, ConsumerPart, StartOfPart } from './consumer.js';
 
 /**
- * Several loads that start in the same moment as one: all their kicks in one part, for the longest of
+ * Several loads that start in the same moment as one: all their starts in one part, for the longest of
  * their times.
  *
  * @returns A load with that part alone, under the name of the first that starts; undefined where none does.

@@ -13,21 +13,21 @@ export interface LoadSummary {
   /** Running watts of all parts, as stated. */
   readonly watts: number;
   /** The largest start of its parts, VA; undefined where none has one. */
-  readonly kick: Quantity | undefined;
+  readonly start: Quantity | undefined;
 }
 
 /** What a list says of a load: all of its parts on, in no state in particular. */
 export function loadSummary(rig: Rig, load: Load): LoadSummary {
   const { parts } = consumerOf(load, systemOfLoad(rig, load));
   const largest = parts.reduce((most, part) => (wattsOf(part) > wattsOf(most) ? part : most));
-  const kick = parts
+  const start = parts
     .flatMap(({ size }) => (size ? [size.va] : []))
     .reduce<Quantity | undefined>((most, va) => (most && most.value >= va.value ? most : va), undefined);
   return {
     family: kindOfPart(largest.part.kind).family,
     running: largest.power.watts,
     watts: parts.reduce((sum, part) => sum + wattsOf(part), 0),
-    kick,
+    start,
   };
 }
 

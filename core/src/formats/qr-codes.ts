@@ -1,5 +1,5 @@
 /**
- * A text in pieces that code pictures carry one after the other, read in any order. Each piece is
+ * A text in pieces that QR codes carry one after the other, read in any order. Each piece is
  * `HELI:<whole>:<number>:<count>:<text>`; the first field tells pieces of different texts apart.
  */
 const PIECE = /^HELI:([0-9a-z]{1,8}):(\d{1,4}):(\d{1,4}):([\s\S]*)$/;
@@ -18,9 +18,9 @@ export interface Pieces {
 export const NO_PIECES: Pieces = { whole: undefined, count: 0, texts: new Map() };
 
 /**
- * The pieces of a text, each short enough for a code picture that a phone reads from a screen.
+ * The pieces of a text, each short enough for a QR code that a phone reads from a screen.
  *
- * @param text Letters that the code pictures can carry; base64 at best.
+ * @param text Letters that the QR codes can carry; base64 at best.
  */
 export function piecesOf(text: string): readonly string[] {
   const count = Math.max(1, Math.ceil(text.length / PIECE_LENGTH));

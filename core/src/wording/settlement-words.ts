@@ -24,6 +24,6 @@ function measuring(rig: Rig, settlement: Extract<Settlement, { by: 'measuring' }
     field === 'start'
       ? formatAmount(threshold, 'VA', 'at-least')
       : `${formatNumber(threshold, 0, 'at-least')} W`;
-  const number = field === 'start' ? 'the kick of' : 'the running watts of';
+  const number = field === 'start' ? 'the start of' : 'the running watts of';
   return `Measure ${number} ${what}: at ${value} or less it holds.`;
 }

@@ -10,7 +10,7 @@ export function worthLookingUpWords(
 ): { readonly what: string; readonly why: string } {
   const unit = worth.field === 'start' ? 'VA' : 'W';
   const name = partName(rig, worth);
-  const what = worth.field === 'start' ? `The kick of ${name}` : `What ${name} draws running`;
+  const what = worth.field === 'start' ? `The start of ${name}` : `What ${name} draws running`;
   const amount = formatAmount(worth.quantity.value, unit);
   return { what, why: `It is taken as ${amount}. ${reasonOf(worth, unit)}` };
 }

@@ -23,7 +23,7 @@ import {
   type Rig,
 } from '@heliarch/core';
 import { RigSession } from '../../storage/rig-session';
-import { Checked } from '../../ui/checked';
+import { Checked } from '../../components/checked';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
 import {

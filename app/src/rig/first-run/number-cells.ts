@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { FirstRunState, type NumberAsked } from './first-run-state';
 
-/** Numbers as cells of a plate: entered on an ink line, left open on a dashed one. */
+/** Numbers as cells: entered on an ink line, left open on a dashed one. */
 @Component({
   selector: 'heli-number-cells',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="plate">
+    <div class="cells">
       @for (asked of numbers(); track asked.key) {
         <label>
           {{ asked.label }}
@@ -32,12 +32,12 @@ import { FirstRunState, type NumberAsked } from './first-run-state';
     </div>
   `,
   styles: `
-    .plate {
+    .cells {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
       border: 1px solid var(--ink);
       border-radius: 3px;
-      background: var(--plate);
+      background: var(--surface);
     }
     label {
       padding: 10px 14px 12px;

@@ -1,7 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import type { EntryList } from '@heliarch/core';
-import { BASIS_NAMES, basisStrokes } from '../../ui/basis-mark';
+import { BASIS_NAMES, basisStrokes } from '../../components/basis-mark';
 import { liveNumbers } from '../live-numbers';
 import { RigState } from '../rig-state';
 import type { Device, PlacedLoad, PlacedPart, Point } from './drawing';

@@ -14,9 +14,9 @@ import {
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';
-import { AnswerState } from '../../ui/answer-state';
-import { ArrivalTest, postOf } from '../../ui/arrival-test';
-import { VerdictMark } from '../../ui/verdict-mark';
+import { AnswerState } from '../../components/answer-state';
+import { ArrivalTest, postOf } from '../../components/arrival-test';
+import { VerdictMark } from '../../components/verdict-mark';
 import type { OnSupply } from '../../workers/rig-questions';
 import { PartSheet } from '../part-sheet';
 import { RigState } from '../rig-state';

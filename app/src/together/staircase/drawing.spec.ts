@@ -13,19 +13,19 @@ function staircase(...ids: string[]): Staircase {
 describe('the drawing of the start staircase', () => {
   it('puts spike, doubt, ceiling and running limit on one scale', () => {
     const model = staircase('saw', 'kettle');
-    const { kicks, runningLimit, axis } = drawStaircase(model, 556, 452);
-    const kick = model.steps[0]?.kick;
-    const shape = kicks[0];
-    if (!kick || !shape) throw new Error('The saw starts first and has a kick');
+    const { starts, runningLimit, axis } = drawStaircase(model, 556, 452);
+    const start = model.steps[0]?.start;
+    const shape = starts[0];
+    if (!start || !shape) throw new Error('The saw starts first and has a start');
     const pixelsPerVA = (axis.bottom - runningLimit.y) / model.runningLimit.va;
-    expect(axis.bottom - shape.whisker.from).toBeCloseTo(kick.va.stated * pixelsPerVA, 6);
-    expect(axis.bottom - shape.whisker.to).toBeCloseTo(kick.va.hi * pixelsPerVA, 6);
-    expect(axis.bottom - shape.ceiling.y).toBeCloseTo(kick.ceiling * pixelsPerVA, 6);
+    expect(axis.bottom - shape.whisker.from).toBeCloseTo(start.va.stated * pixelsPerVA, 6);
+    expect(axis.bottom - shape.whisker.to).toBeCloseTo(start.va.hi * pixelsPerVA, 6);
+    expect(axis.bottom - shape.ceiling.y).toBeCloseTo(start.ceiling * pixelsPerVA, 6);
   });
 
-  it('gives the verdict’s colour and the margin to the deciding kick alone', () => {
-    const { kicks } = drawStaircase(staircase('saw'), 556, 452);
-    expect(kicks.map((kick) => [kick.verdict, kick.margin?.word])).toEqual([
+  it('gives the verdict’s colour and the margin to the deciding start alone', () => {
+    const { starts } = drawStaircase(staircase('saw'), 556, 452);
+    expect(starts.map((start) => [start.verdict, start.margin?.word])).toEqual([
       ['holds', 'to spare'],
       [undefined, undefined],
     ]);
@@ -33,14 +33,14 @@ describe('the drawing of the start staircase', () => {
 
   it('keeps everything inside the picture, on a phone too', () => {
     for (const width of [300, 358, 556, 900]) {
-      const { kicks, runningLimit, columns, axis } = drawStaircase(staircase('saw', 'kettle'), width, 300);
+      const { starts, runningLimit, columns, axis } = drawStaircase(staircase('saw', 'kettle'), width, 300);
       const xs = [
-        ...kicks.map((kick) => kick.ceiling.x2),
+        ...starts.map((start) => start.ceiling.x2),
         ...columns.map((column) => column.x),
         runningLimit.x2,
       ];
       expect(Math.max(...xs)).toBeLessThanOrEqual(width);
-      expect(Math.min(...kicks.map((kick) => kick.whisker.to))).toBeGreaterThanOrEqual(axis.top);
+      expect(Math.min(...starts.map((start) => start.whisker.to))).toBeGreaterThanOrEqual(axis.top);
     }
   });
 });

@@ -2,7 +2,7 @@ import { formatNumber, type Staircase } from '@heliarch/core';
 import { ticks } from 'd3-array';
 import type { Box } from './boxes';
 import { columnLabels, type ColumnLabel } from './column-labels';
-import { kickMargin, spikeOf, withReadableCeilings, type KickShape, type Spike } from './kick-shapes';
+import { startMargin, spikeOf, withReadableCeilings, type StartShape, type Spike } from './start-shapes';
 import { layOut, LEFT, RIGHT, TOP, type Layout } from './layout';
 import { textBox } from './margin-text';
 import {
@@ -32,7 +32,7 @@ export interface StaircaseDrawing {
   readonly runningWhisker: { readonly x: number; readonly from: number; readonly to: number };
   readonly runningLabel: RunningLabel | undefined;
   readonly runningLimit: RunningLimitShape;
-  readonly kicks: readonly KickShape[];
+  readonly starts: readonly StartShape[];
   /** The running level under the starts at any moment. */
   readonly momentArea: Box | undefined;
   readonly columns: readonly ColumnLabel[];
@@ -51,10 +51,10 @@ export function drawStaircase(staircase: Staircase, width: number, height: numbe
   const limitText: Box = { x: end, y: y(staircase.runningLimit.va) - 12, width: RIGHT, height: 56 };
   const spikes = withReadableCeilings(spikesOf(staircase, layout), limitText, layout.isNarrow);
   const drawn = [...spikes.flatMap((spike) => spike.boxes), limitText];
-  const kicks = spikes.map((spike) =>
-    spike.kick.decides ? { ...spike.shape, margin: kickMargin(spike, drawn, layout) } : spike.shape,
+  const starts = spikes.map((spike) =>
+    spike.start.decides ? { ...spike.shape, margin: startMargin(spike, drawn, layout) } : spike.shape,
   );
-  const written = kicks.flatMap(({ margin }) => (margin ? [textBox(margin)] : []));
+  const written = starts.flatMap(({ margin }) => (margin ? [textBox(margin)] : []));
   return {
     width,
     height,
@@ -63,7 +63,7 @@ export function drawStaircase(staircase: Staircase, width: number, height: numbe
     runningWhisker: runningWhisker(staircase, layout),
     runningLabel: runningLabel(staircase, [...drawn, ...written], layout),
     runningLimit: runningLimitShape(staircase, drawn, layout),
-    kicks,
+    starts,
     momentArea:
       momentX === undefined
         ? undefined
@@ -75,11 +75,11 @@ export function drawStaircase(staircase: Staircase, width: number, height: numbe
 function spikesOf({ steps, atAnyMoment, full }: Staircase, layout: Layout): readonly Spike[] {
   const { stepX, momentX = 0, column } = layout;
   return [
-    ...steps.flatMap(({ consumer, kick, after }, index) =>
-      kick ? [spikeOf(`step ${consumer.load.id}`, kick, stepX[index] ?? 0, after.stated, layout)] : [],
+    ...steps.flatMap(({ consumer, start, after }, index) =>
+      start ? [spikeOf(`step ${consumer.load.id}`, start, stepX[index] ?? 0, after.stated, layout)] : [],
     ),
-    ...atAnyMoment.map((kick, index) =>
-      spikeOf(`moment ${kick.consumer.load.id}`, kick, momentX + index * column, full.stated, layout),
+    ...atAnyMoment.map((start, index) =>
+      spikeOf(`moment ${start.consumer.load.id}`, start, momentX + index * column, full.stated, layout),
     ),
   ];
 }

@@ -64,8 +64,8 @@ export function layOut(staircase: Staircase, width: number, height: number): Lay
 }
 
 function highestShown({ steps, atAnyMoment, full, runningLimit }: Staircase): number {
-  const kicks = [...steps.flatMap((step) => step.kick ?? []), ...atAnyMoment];
-  const demand = Math.max(1, full.hi, runningLimit.va, ...kicks.map((kick) => kick.va.hi));
-  const near = kicks.map((kick) => kick.ceiling).filter((ceiling) => ceiling <= demand * FAR_CEILING);
+  const starts = [...steps.flatMap((step) => step.start ?? []), ...atAnyMoment];
+  const demand = Math.max(1, full.hi, runningLimit.va, ...starts.map((start) => start.va.hi));
+  const near = starts.map((start) => start.ceiling).filter((ceiling) => ceiling <= demand * FAR_CEILING);
   return Math.max(demand, ...near);
 }

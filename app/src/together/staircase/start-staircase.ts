@@ -14,14 +14,14 @@ import {
   formatSeconds,
   limitLabel,
   VERDICT_WORDS,
-  type Kick,
+  type DrawnStart,
   type Rig,
   type AnsweredSet,
   type Staircase,
 } from '@heliarch/core';
-import { LimitWorking } from '../../ui/limit-working';
+import { LimitWorking } from '../../components/limit-working';
 import { drawStaircase } from './drawing';
-import type { KickShape } from './kick-shapes';
+import type { StartShape } from './start-shapes';
 import type { MarginShape } from './margin-text';
 
 /** Width until the first layout is known: the column of the room, or a phone within its margins. */
@@ -45,13 +45,13 @@ let nextId = 0;
 })
 export class StartStaircase {
   readonly rig = input.required<Rig>();
-  /** The set it is drawn from, for the working of a kick. */
+  /** The set it is drawn from, for the working of a start. */
   readonly set = input.required<AnsweredSet>();
   readonly staircase = input.required<Staircase>();
   /** Where more stands above it, the picture is lower. */
   readonly isLow = input(false);
 
-  /** The kick that shows where it comes from. */
+  /** The start that shows where it comes from. */
   protected readonly open = signal<string | undefined>(undefined);
 
   private readonly width = signal(Math.min(COLUMN_WIDTH, innerWidth - PHONE_MARGINS));
@@ -66,20 +66,20 @@ export class StartStaircase {
     const { steps, atAnyMoment } = this.staircase();
     return [
       ...steps.map((step) =>
-        spokenRow(`${step.place}`, step.consumer.load.name, step.after.stated, step.kick),
+        spokenRow(`${step.place}`, step.consumer.load.name, step.after.stated, step.start),
       ),
-      ...atAnyMoment.map((kick) =>
-        spokenRow('at any moment', kick.consumer.load.name, this.staircase().full.stated, kick),
+      ...atAnyMoment.map((start) =>
+        spokenRow('at any moment', start.consumer.load.name, this.staircase().full.stated, start),
       ),
     ];
   });
 
-  protected labelOf(kick: KickShape): string {
-    return limitLabel(this.rig(), kick.limit);
+  protected labelOf(start: StartShape): string {
+    return limitLabel(this.rig(), start.limit);
   }
 
-  protected toggle(kick: KickShape): void {
-    this.open.update((open) => (open === kick.id ? undefined : kick.id));
+  protected toggle(start: StartShape): void {
+    this.open.update((open) => (open === start.id ? undefined : start.id));
   }
 
   /** A line with a head at each end; one too short for heads is drawn as arrows from outside. */
@@ -102,23 +102,23 @@ export class StartStaircase {
   }
 }
 
-/** One start in words: place, load, running once it has settled, the kick, and what it is held against. */
+/** One start in words: place, load, running once it has settled, the start, and what it is held against. */
 interface SpokenRow {
   readonly place: string;
   readonly load: string;
   readonly running: string;
-  readonly kick: string;
+  readonly start: string;
   readonly ceiling: string;
 }
 
-function spokenRow(place: string, load: string, running: number, kick: Kick | undefined): SpokenRow {
+function spokenRow(place: string, load: string, running: number, start: DrawnStart | undefined): SpokenRow {
   return {
     place,
     load,
     running: formatAmount(running, 'VA'),
-    kick: kick
-      ? `up to ${formatAmount(kick.va.hi, 'VA', 'at-most')} for ${formatSeconds(kick.seconds.stated)}`
+    start: start
+      ? `up to ${formatAmount(start.va.hi, 'VA', 'at-most')} for ${formatSeconds(start.seconds.stated)}`
       : 'none',
-    ceiling: kick ? `${formatAmount(kick.ceiling, 'VA')}, ${VERDICT_WORDS[kick.verdict]}` : '',
+    ceiling: start ? `${formatAmount(start.ceiling, 'VA')}, ${VERDICT_WORDS[start.verdict]}` : '',
   };
 }

@@ -1,13 +1,13 @@
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core';
 import { packed, unpacked } from '../storage/packed-rig';
 import { smallRig } from '../storage/small-rig.spec-data';
-import { codePicture, readCode } from './code-picture';
+import { qrCode, readCode } from './qr-code';
 
 const CELL_PIXELS = 4;
 
 /** The picture as a camera would see it. */
 function seen(text: string): ImageData {
-  const { size, path } = codePicture(text);
+  const { size, path } = qrCode(text);
   const canvas = document.createElement('canvas');
   canvas.width = canvas.height = size * CELL_PIXELS;
   const context = canvas.getContext('2d')!;
@@ -19,7 +19,7 @@ function seen(text: string): ImageData {
   return context.getImageData(0, 0, canvas.width, canvas.height);
 }
 
-describe('code pictures', () => {
+describe('QR codes', () => {
   it('carry a whole rig from one screen to another, read by jsQR', async () => {
     const text = JSON.stringify({ ...smallRig(), note: `${'Größe ½, '.repeat(300)}${Math.random()}` });
     const pieces = piecesOf(await packed(text));

@@ -9,7 +9,7 @@ import {
 import type { Contingencies } from '../workers/rig-questions';
 
 /** One answer beside the verdict. */
-export interface WhatIfAnswer {
+export interface ContingencyLine {
   readonly id: string;
   readonly question: string;
   /** Absent where the answer is not about holding. */
@@ -19,7 +19,7 @@ export interface WhatIfAnswer {
 }
 
 /** What the set does when the power comes back, at the lights and at the input limit. */
-export function whatIfOf(rig: Rig, contingencies: Contingencies): readonly WhatIfAnswer[] {
+export function contingencyLines(rig: Rig, contingencies: Contingencies): readonly ContingencyLine[] {
   const { powerBack: back, dimming, inputLimit: limit, voltageDrops } = contingencies;
   const drop = voltageDropWords(voltageDrops);
   return [

@@ -17,7 +17,7 @@ import { VerdictMark } from './verdict-mark';
 const LIMIT_AT = 100;
 const ROW_END = 107;
 const FOLD_BELOW = 0.2;
-const FOLD_KICKS_BELOW = 0.5;
+const FOLD_STARTS_BELOW = 0.5;
 /** Beyond so many rows what holds folds too; what does not hold never does. */
 const MOST_ROWS = 14;
 
@@ -73,9 +73,9 @@ export class LimitLadder {
   }
 }
 
-/** Rows that hold with much to spare; kicks are many, so they fold sooner. */
+/** Rows that hold with much to spare; starts are many, so they fold sooner. */
 const folds = ({ verdict, loading, start }: Limit, place: number): boolean =>
-  verdict === 'holds' && (place >= MOST_ROWS || loading < (start ? FOLD_KICKS_BELOW : FOLD_BELOW));
+  verdict === 'holds' && (place >= MOST_ROWS || loading < (start ? FOLD_STARTS_BELOW : FOLD_BELOW));
 
 function rowOf(rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;

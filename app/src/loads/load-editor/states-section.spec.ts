@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Load } from '@heliarch/core';
 import { smallRig } from '../../storage/small-rig.spec-data';
-import { SheetContext } from '../../ui/fields/sheet-context';
-import { onPage, sessionWith } from '../../ui/on-page.spec-data';
-import { StatesBand } from './states-band';
+import { SheetContext } from '../../components/fields/sheet-context';
+import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { StatesSection } from './states-section';
 
 /** A fan with a heater: both in "High", the heater at less in "Low". */
 function heaterWithFan(): Load {
@@ -41,7 +41,7 @@ function setUp() {
   const { rig } = sessionWith({ ...smallRig(), loads: [heaterWithFan()] });
   TestBed.configureTestingModule({ providers: [SheetContext] });
   TestBed.inject(SheetContext).target.set({ list: 'loads', id: 'heater' });
-  const page = onPage(StatesBand, () => ({ load: rig().loads[0] }));
+  const page = onPage(StatesSection, () => ({ load: rig().loads[0] }));
   const states = () => rig().loads[0]?.states;
   const line = (place: number): string =>
     page.host.querySelectorAll('.comes-to')[place]?.textContent.trim() ?? '';

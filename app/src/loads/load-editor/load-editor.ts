@@ -12,42 +12,42 @@ import {
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';
-import { AnswerState } from '../../ui/answer-state';
-import { FieldGroup } from '../../ui/fields/field-group';
-import { FieldHelpLine } from '../../ui/fields/field-help';
-import { FieldRow } from '../../ui/fields/field-row';
-import { NotKeptYet } from '../../ui/fields/not-kept-yet';
-import { SheetContext } from '../../ui/fields/sheet-context';
-import { VerdictMark } from '../../ui/verdict-mark';
+import { AnswerState } from '../../components/answer-state';
+import { FieldGroup } from '../../components/fields/field-group';
+import { FieldHelpLine } from '../../components/fields/field-help';
+import { FieldRow } from '../../components/fields/field-row';
+import { NotKeptYet } from '../../components/fields/not-kept-yet';
+import { SheetContext } from '../../components/fields/sheet-context';
+import { VerdictMark } from '../../components/verdict-mark';
 import { LoadsState } from '../loads-state';
-import { KickBand } from './kick-band';
-import { RunningBand } from './running-band';
+import { StartSection } from './start-section';
+import { RunningSection } from './running-section';
 import { StagesPlot } from './stages-plot';
-import { StatesBand } from './states-band';
-import { TiesBand } from './ties-band';
+import { StatesSection } from './states-section';
+import { TiesSection } from './ties-section';
 
-/** Everything about one load, in bands as on an instrument plate. */
+/** Everything about one load, section by section. */
 @Component({
-  selector: 'heli-load-plate',
+  selector: 'heli-load-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AnswerState,
     FieldGroup,
     FieldHelpLine,
     FieldRow,
-    KickBand,
+    StartSection,
     NotKeptYet,
-    RunningBand,
+    RunningSection,
     StagesPlot,
-    StatesBand,
-    TiesBand,
+    StatesSection,
+    TiesSection,
     VerdictMark,
   ],
   providers: [SheetContext],
-  templateUrl: './load-plate.html',
-  styleUrl: './load-plate.css',
+  templateUrl: './load-editor.html',
+  styleUrl: './load-editor.css',
 })
-export class LoadPlate {
+export class LoadEditor {
   protected readonly state = inject(LoadsState);
   protected readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();

@@ -52,7 +52,7 @@ function only<T extends object>(from: T | undefined, { fields }: Way, prefix: st
 
 const SECONDS = ['start.seconds', 'start.powerFactor'];
 
-export const KICK_WAYS: readonly Way[] = [
+export const START_WAYS: readonly Way[] = [
   { id: 'none', label: 'None', fields: [] },
   { id: 'entered', label: 'VA', fields: ['start.va', ...SECONDS, 'start.softStarter'] },
   { id: 'inrush', label: 'Clamp', fields: ['start.from.inrushA', 'start.from.baseA', ...SECONDS] },
@@ -76,12 +76,12 @@ export const KICK_WAYS: readonly Way[] = [
 ];
 
 /** The way the start of a part is known by. */
-export function kickWay(part: Part, system: SystemOfLoad): string {
+export function startWay(part: Part, system: SystemOfLoad): string {
   return startSizeOf(part, system)?.origin ?? 'none';
 }
 
 /** A part whose start is known in one way alone. */
-export function kickKnownBy(part: Part, way: Way): Part {
+export function startKnownBy(part: Part, way: Way): Part {
   const { va, from, none: _none, ...kept } = part.start ?? {};
   const own = only(from, way, 'start.from.');
   return {
@@ -90,7 +90,7 @@ export function kickKnownBy(part: Part, way: Way): Part {
   };
 }
 
-/** Whether a way makes sense for a part: a heater has no typical kick, a rotor is never without one. */
+/** Whether a way makes sense for a part: a heater has no typical start, a rotor is never without one. */
 export function isOffered({ id }: Way, part: Part): boolean {
   const { startMultiple, startTorqueShare } = kindOfPart(part.kind);
   if (id === 'none') return startTorqueShare === undefined;
@@ -98,6 +98,6 @@ export function isOffered({ id }: Way, part: Part): boolean {
 }
 
 /** A part that is said to have no start: outright where its kind usually has one. */
-export function withoutKick({ kind }: Part): Part['start'] {
+export function withoutStart({ kind }: Part): Part['start'] {
   return kindOfPart(kind).startMultiple ? { none: 'yes' } : undefined;
 }

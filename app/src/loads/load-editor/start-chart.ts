@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { formatNumber, formatSeconds, type Ceiling, type Interval } from '@heliarch/core';
 
 /** What a start is drawn of, in VA and seconds at both edges. */
-export interface DrawnKick {
+export interface DrawnStart {
   readonly va: Interval;
   readonly seconds: Interval;
 }
@@ -21,13 +21,13 @@ const ROOM_ABOVE = 1.12;
 
 /** A start over seconds on a logarithmic scale, against what the inverter carries for how long. */
 @Component({
-  selector: 'heli-kick-chart',
+  selector: 'heli-start-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="spoken()">
       <defs>
         <pattern
-          id="kick-hatch"
+          id="start-hatch"
           width="6"
           height="6"
           patternUnits="userSpaceOnUse"
@@ -44,7 +44,7 @@ const ROOM_ABOVE = 1.12;
         <text class="axis" text-anchor="middle" [attr.x]="tick.x" y="184">{{ tick.label }}</text>
         <path class="grid" [attr.d]="'M' + tick.x + ' 168v4'" />
       }
-      <path class="kick" fill="url(#kick-hatch)" [attr.d]="block()" />
+      <path class="start" fill="url(#start-hatch)" [attr.d]="block()" />
       <path class="whisker" [attr.d]="whiskers()" />
       @for (step of steps(); track step.seconds) {
         <path class="ceiling" [class.own]="step.isOwn" [class.over]="step.isOver" [attr.d]="step.d" />
@@ -73,7 +73,7 @@ const ROOM_ABOVE = 1.12;
       stroke: var(--ink);
       stroke-width: 1.4;
     }
-    .kick {
+    .start {
       stroke: var(--ink);
       stroke-width: 1.5;
     }
@@ -100,20 +100,20 @@ const ROOM_ABOVE = 1.12;
       fill: var(--ink);
       font: 500 12.5px var(--figures);
       paint-order: stroke;
-      stroke: var(--plate);
+      stroke: var(--surface);
       stroke-width: 3px;
     }
   `,
 })
-export class KickChart {
-  readonly kick = input.required<DrawnKick>();
+export class StartChart {
+  readonly start = input.required<DrawnStart>();
   /** What carries it, for hours and for less; empty where no inverter is in its way. */
   readonly ceilings = input.required<readonly Ceiling[]>();
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
 
   private readonly most = computed(
-    () => Math.max(1, this.kick().va.hi, ...this.ceilings().map(({ value }) => value)) * ROOM_ABOVE,
+    () => Math.max(1, this.start().va.hi, ...this.ceilings().map(({ value }) => value)) * ROOM_ABOVE,
   );
   private readonly y = computed(() => {
     const most = this.most();
@@ -135,13 +135,13 @@ export class KickChart {
   );
 
   protected readonly block = computed(() => {
-    const { va, seconds } = this.kick();
+    const { va, seconds } = this.start();
     return `M${LEFT} ${this.y()(0)}V${this.y()(va.stated)}H${x(seconds.stated)}V${this.y()(0)}Z`;
   });
 
   /** How far it may reach up, and how much longer it may last. */
   protected readonly whiskers = computed(() => {
-    const { va, seconds } = this.kick();
+    const { va, seconds } = this.start();
     const middle = (LEFT + x(seconds.stated)) / 2;
     const top = this.y()(va.hi);
     const end = x(seconds.hi);
@@ -150,7 +150,7 @@ export class KickChart {
   });
 
   protected readonly steps = computed(() => {
-    const { va, seconds } = this.kick();
+    const { va, seconds } = this.start();
     const rising = [...this.ceilings()].sort((a, b) => a.seconds - b.seconds);
     const own = rising.find((ceiling) => ceiling.seconds >= seconds.hi);
     return rising.map((ceiling, index) => {
@@ -173,12 +173,12 @@ export class KickChart {
   });
 
   protected readonly spoken = computed(() => {
-    const { va, seconds } = this.kick();
+    const { va, seconds } = this.start();
     const ceilings = this.ceilings().map(
       (each) =>
         `${formatNumber(each.value, 0)} VA ${Number.isFinite(each.seconds) ? `for ${formatSeconds(each.seconds)}` : 'running'}`,
     );
-    return `A kick of ${formatNumber(va.stated, 0)} VA for ${formatSeconds(seconds.stated)}. The inverter carries ${ceilings.join(', ') || 'nothing of it'}.`;
+    return `A start of ${formatNumber(va.stated, 0)} VA for ${formatSeconds(seconds.stated)}. The inverter carries ${ceilings.join(', ') || 'nothing of it'}.`;
   });
 }
 

@@ -3,7 +3,7 @@ import type { Caution, Contradiction } from '@heliarch/core';
 
 /** What the facts of this set call for: cautions with their full text behind, and data that contradict each other. */
 @Component({
-  selector: 'heli-mind-here',
+  selector: 'heli-warnings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (contradictions().length > 0) {
@@ -71,7 +71,7 @@ import type { Caution, Contradiction } from '@heliarch/core';
     }
   `,
 })
-export class MindHere {
+export class Warnings {
   readonly cautions = input.required<readonly Caution[]>();
   readonly contradictions = input.required<readonly Contradiction[]>();
   readonly known = output<string>();

@@ -17,8 +17,8 @@ import {
   type Load,
   type Part,
 } from '@heliarch/core';
-import { FieldRow } from '../../ui/fields/field-row';
-import { SheetContext } from '../../ui/fields/sheet-context';
+import { FieldRow } from '../../components/fields/field-row';
+import { SheetContext } from '../../components/fields/sheet-context';
 import { MeterReading, type Metered } from './meter-reading';
 import { wayChoice } from './way-choice';
 import { RUNNING_WAYS, runningKnownBy, runningWay } from './ways';
@@ -26,7 +26,7 @@ import { WayTabs } from './way-tabs';
 
 /** What a part draws running: in whatever form it is known, and what follows from it. */
 @Component({
-  selector: 'heli-running-band',
+  selector: 'heli-running-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FieldRow, MeterReading, WayTabs],
   template: `
@@ -47,9 +47,9 @@ import { WayTabs } from './way-tabs';
     }
     <p class="derived figures">{{ derived() }}</p>
   `,
-  styleUrl: './band.css',
+  styleUrl: './section.css',
 })
-export class RunningBand {
+export class RunningSection {
   private readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
   readonly part = input.required<Part>();
@@ -57,7 +57,7 @@ export class RunningBand {
   readonly path = input.required<string>();
 
   protected readonly ways = RUNNING_WAYS;
-  /** As the rig has it in this moment: the input follows when the plate is drawn again. */
+  /** As the rig has it in this moment: the input follows when the editor is drawn again. */
   private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
   private readonly known = computed(() => runningWay(this.kept()));
   private readonly choice = wayChoice(

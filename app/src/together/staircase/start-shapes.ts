@@ -1,4 +1,4 @@
-import { formatNumber, formatSeconds, type Kick, type Limit, type Verdict } from '@heliarch/core';
+import { formatNumber, formatSeconds, type DrawnStart, type Limit, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { TOP, type Layout } from './layout';
 import { leastCovering, MARGIN_HEIGHT, marginWords, type MarginShape, type TextPlace } from './margin-text';
@@ -12,7 +12,7 @@ const VALUE_HEIGHT = 12;
 /** A ceiling above the axis is drawn here, with an arrow. */
 const OFF_SCALE_Y = TOP - 8;
 
-export interface KickShape {
+export interface StartShape {
   readonly id: string;
   /** The stated height: left of the spike, or on top of one that goes through its ceiling; not in narrow columns. */
   readonly value: Label | undefined;
@@ -49,45 +49,45 @@ interface CeilingShape {
   /** The ceiling lies above the axis: drawn at its top, with an arrow. */
   readonly offScale: boolean;
   readonly isLabelled: boolean;
-  /** A ceiling below what runs already says nothing of the kick. */
+  /** A ceiling below what runs already says nothing of the start. */
   readonly isDrawn: boolean;
   readonly leader: { readonly from: number; readonly to: number } | undefined;
 }
 
 /** A spike with the boxes that no text may cover. */
 export interface Spike {
-  readonly shape: KickShape;
-  readonly kick: Kick;
+  readonly shape: StartShape;
+  readonly start: DrawnStart;
   readonly boxes: readonly Box[];
   /** Where its ceiling is written. */
   readonly label: Box;
 }
 
 /** A spike from the settled level: its flat top is as wide as it lasts, then it falls in a curve. */
-export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, layout: Layout): Spike {
+export function spikeOf(id: string, start: DrawnStart, x: number, settledVA: number, layout: Layout): Spike {
   const { y, column } = layout;
-  const top = y(kick.va.stated);
-  const base = y(Math.min(settledVA, kick.va.stated));
-  const flat = flatWidth(kick.seconds.stated, column);
+  const top = y(start.va.stated);
+  const base = y(Math.min(settledVA, start.va.stated));
+  const flat = flatWidth(start.seconds.stated, column);
   const tail = Math.min(14, column * 0.18);
   const left = x + column * SPIKE_AT;
   const right = left + flat;
   const middle = left + flat / 2;
-  const edge = y(kick.verdict === 'trips' ? kick.va.lo : kick.va.hi);
+  const edge = y(start.verdict === 'trips' ? start.va.lo : start.va.hi);
   const highest = Math.min(top, edge);
-  const ceiling = ceilingShape(kick, middle, right, highest, layout);
-  const value = valueLabel(kick, ceiling, left, top, highest);
+  const ceiling = ceilingShape(start, middle, right, highest, layout);
+  const value = valueLabel(start, ceiling, left, top, highest);
   const box: Box = { x: left, y: highest, width: flat + tail, height: base - highest };
-  const shape: KickShape = {
+  const shape: StartShape = {
     id,
     value: layout.isNarrow ? undefined : value,
-    verdict: kick.decides || kick.verdict !== 'holds' ? kick.verdict : undefined,
+    verdict: start.decides || start.verdict !== 'holds' ? start.verdict : undefined,
     outline:
       `M${left} ${base}V${top}H${right}` +
       `C${right + tail * 0.25} ${base - (base - top) * 0.2} ${right + tail * 0.6} ${base} ${right + tail} ${base}Z`,
     x: middle,
     box,
-    limit: kick.limit,
+    limit: start.limit,
     whisker: { from: top, to: edge },
     ceiling,
     margin: undefined,
@@ -95,15 +95,21 @@ export function spikeOf(id: string, kick: Kick, x: number, settledVA: number, la
   const label = ceilingBox(ceiling, middle);
   return {
     shape,
-    kick,
+    start,
     label,
     boxes: [box, valueBox(value), label],
   };
 }
 
 /** A height stands left of its spike, or on top of one that goes through its ceiling. */
-function valueLabel(kick: Kick, ceiling: CeilingShape, left: number, top: number, highest: number): Label {
-  const text = formatNumber(kick.va.stated, 0);
+function valueLabel(
+  start: DrawnStart,
+  ceiling: CeilingShape,
+  left: number,
+  top: number,
+  highest: number,
+): Label {
+  const text = formatNumber(start.va.stated, 0);
   return ceiling.anchor === 'middle'
     ? { x: left - 4, y: top + 10, anchor: 'end', text }
     : { x: ceiling.x1 + CEILING_HALF, y: highest - 6, anchor: 'middle', text };
@@ -133,9 +139,9 @@ export function withReadableCeilings(
     if (overlap(spike.label, limitText) === 0) return spike;
     return isNarrow ? unlabelled(spike) : labelledLeft(spike);
   });
-  const taken = spikes.filter(({ kick }) => kick.decides).flatMap(({ label }) => label);
+  const taken = spikes.filter(({ start }) => start.decides).flatMap(({ label }) => label);
   return spikes.map((spike) => {
-    if (spike.kick.decides) return spike;
+    if (spike.start.decides) return spike;
     const isFree = spike.shape.ceiling.isDrawn && taken.every((box) => overlap(box, spike.label) === 0);
     if (isFree) taken.push(spike.label);
     return isFree ? spike : unlabelled(spike);
@@ -170,31 +176,37 @@ function flatWidth(seconds: number, column: number): number {
   return Math.max(5, column * (0.08 + 0.3 * share));
 }
 
-function ceilingShape(kick: Kick, x: number, right: number, spikeTop: number, { y }: Layout): CeilingShape {
-  const wanted = y(kick.ceiling);
+function ceilingShape(
+  start: DrawnStart,
+  x: number,
+  right: number,
+  spikeTop: number,
+  { y }: Layout,
+): CeilingShape {
+  const wanted = y(start.ceiling);
   const offScale = wanted < OFF_SCALE_Y;
   const at = offScale ? OFF_SCALE_Y : wanted;
   const pierced = spikeTop < at;
-  const seconds = kick.limit.start?.ceilingSeconds ?? Infinity;
+  const seconds = start.limit.start?.ceilingSeconds ?? Infinity;
   return {
     y: at,
     x1: x - CEILING_HALF,
     x2: x + CEILING_HALF,
-    amount: formatNumber(kick.ceiling, 0),
+    amount: formatNumber(start.ceiling, 0),
     time: Number.isFinite(seconds) ? formatSeconds(seconds) : 'for hours',
     labelX: pierced ? Math.max(x + CEILING_HALF, right) + 4 : x,
     labelY: pierced ? at : at - 18,
     anchor: pierced ? 'start' : 'middle',
     offScale,
     isLabelled: true,
-    isDrawn: kick.decides || kick.ceiling >= kick.base,
+    isDrawn: start.decides || start.ceiling >= start.base,
     leader: at + 4 < spikeTop - 6 ? { from: spikeTop - 4, to: at + 4 } : undefined,
   };
 }
 
 /** The text of the margin goes where it covers least: beside the gap, beside the spike, or above. */
-export function kickMargin(
-  { kick, shape, boxes: [body] }: Spike,
+export function startMargin(
+  { start, shape, boxes: [body] }: Spike,
   drawn: readonly Box[],
   layout: Layout,
 ): MarginShape {
@@ -219,5 +231,5 @@ export function kickMargin(
     { ...above, textY: Math.min(from, to) - MARGIN_HEIGHT - 12 },
     { ...above, textY: (body ? body.y + body.height : layout.bottom) + MARGIN_HEIGHT / 2 + 6 },
   ];
-  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(kick.limit) };
+  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(start.limit) };
 }

@@ -14,19 +14,19 @@ import {
 import { EMPTY } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';
-import { AnswerState } from '../ui/answer-state';
-import { ArrivalTest, postOf } from '../ui/arrival-test';
-import { ChoiceBar, type Choice } from '../ui/choice-bar';
-import { keepTogether } from '../ui/keep-together';
-import { VerdictMark } from '../ui/verdict-mark';
+import { AnswerState } from '../components/answer-state';
+import { ArrivalTest, postOf } from '../components/arrival-test';
+import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { keepTogether } from '../components/keep-together';
+import { VerdictMark } from '../components/verdict-mark';
 import { TogetherState } from './together-state';
-import { whatIfOf } from './what-if';
+import { contingencyLines } from './contingency-lines';
 
 const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
 
 /** The questions beside the verdict: a line each, and what is behind it on request. */
 @Component({
-  selector: 'heli-what-else',
+  selector: 'heli-contingencies',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AnswerState, ArrivalTest, ChoiceBar, VerdictMark],
   template: `
@@ -167,7 +167,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
     }
   `,
 })
-export class WhatElse {
+export class ContingencyList {
   protected readonly state = inject(TogetherState);
   private readonly questions = inject(Answers);
 
@@ -179,7 +179,7 @@ export class WhatElse {
 
   protected readonly answers = computed(() => {
     const contingencies = this.state.contingencies();
-    return contingencies ? whatIfOf(this.rig(), contingencies) : [];
+    return contingencies ? contingencyLines(this.rig(), contingencies) : [];
   });
 
   protected readonly post = computed(() => postOf(this.rig(), this.result().supply));

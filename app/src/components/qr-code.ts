@@ -3,13 +3,13 @@ import qrcode from 'qrcode-generator';
 
 const QUIET_CELLS = 4;
 
-/** A code picture as one path of unit squares, and how many cells it is wide, its quiet edge included. */
-export interface CodePicture {
+/** A QR code as one path of unit squares, and how many cells it is wide, its quiet edge included. */
+export interface QrCode {
   readonly size: number;
   readonly path: string;
 }
 
-export function codePicture(text: string): CodePicture {
+export function qrCode(text: string): QrCode {
   const code = qrcode(0, 'M');
   code.addData(text, 'Byte');
   code.make();

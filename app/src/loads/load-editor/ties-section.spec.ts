@@ -1,13 +1,13 @@
 import { validateRig } from '@heliarch/core';
 import { smallRig } from '../../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../../ui/on-page.spec-data';
-import { TiesBand } from './ties-band';
+import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { TiesSection } from './ties-section';
 
 function setUp() {
   const small = smallRig();
   const [kettle] = small.loads;
   const { rig } = sessionWith({ ...small, loads: [kettle!, { ...kettle!, id: 'toaster', name: 'Toaster' }] });
-  const page = onPage(TiesBand, () => ({ rig: rig(), load: rig().loads[0] }));
+  const page = onPage(TiesSection, () => ({ rig: rig(), load: rig().loads[0] }));
   const press = (label: string): void => {
     page.press(label);
     expect(validateRig(rig()).ok).toBeTrue();

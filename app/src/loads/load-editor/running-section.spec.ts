@@ -1,10 +1,10 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core';
 import { smallRig } from '../../storage/small-rig.spec-data';
-import { SheetContext } from '../../ui/fields/sheet-context';
-import { UnitChoice } from '../../ui/unit-choice';
-import { onPage, sessionWith } from '../../ui/on-page.spec-data';
-import { RunningBand } from './running-band';
+import { SheetContext } from '../../components/fields/sheet-context';
+import { UnitChoice } from '../../components/unit-choice';
+import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { RunningSection } from './running-section';
 
 function setUp(loadId: string) {
   const { rig } = sessionWith(smallRig());
@@ -12,7 +12,7 @@ function setUp(loadId: string) {
   TestBed.inject(UnitChoice).choose('us');
   TestBed.inject(SheetContext).target.set({ list: 'loads', id: loadId });
   const load = () => rig().loads.find(({ id }) => id === loadId)!;
-  const page = onPage(RunningBand, () => ({ load: load(), part: load().parts[0], path: 'parts[0]' }));
+  const page = onPage(RunningSection, () => ({ load: load(), part: load().parts[0], path: 'parts[0]' }));
   const way = (label: string): void => {
     const tab = [...page.host.querySelectorAll<HTMLInputElement>('input[type=radio]')].find(
       (each) => each.closest('label')?.textContent.trim() === label,

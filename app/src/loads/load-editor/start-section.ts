@@ -22,12 +22,12 @@ import {
   type Part,
   type Quantity,
 } from '@heliarch/core';
-import { FieldGroup } from '../../ui/fields/field-group';
-import { FieldRow } from '../../ui/fields/field-row';
-import { SheetContext } from '../../ui/fields/sheet-context';
-import { KickChart } from './kick-chart';
+import { FieldGroup } from '../../components/fields/field-group';
+import { FieldRow } from '../../components/fields/field-row';
+import { SheetContext } from '../../components/fields/sheet-context';
+import { StartChart } from './start-chart';
 import { wayChoice } from './way-choice';
-import { isOffered, KICK_WAYS, kickKnownBy, kickWay, withoutKick } from './ways';
+import { isOffered, START_WAYS, startKnownBy, startWay, withoutStart } from './ways';
 import { WayTabs } from './way-tabs';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
@@ -43,12 +43,12 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
 
 /** What a part draws as it starts, against what the inverter carries. */
 @Component({
-  selector: 'heli-kick-band',
+  selector: 'heli-start-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldRow, KickChart, StartTestSheet, WayTabs],
+  imports: [FieldGroup, FieldRow, StartChart, StartTestSheet, WayTabs],
   template: `
     <heli-way-tabs
-      legend="Kick: how do you know it?"
+      legend="Start: how do you know it?"
       [ways]="ways()"
       [selected]="way()"
       (choose)="choose($event)"
@@ -64,14 +64,14 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
       </div>
       <heli-field-group class="fields" [path]="path() + '.start'" [only]="['soft']" />
     }
-    @if (size(); as kick) {
+    @if (size(); as start) {
       <p class="derived figures">
-        = <strong>{{ kick.words }}</strong> · {{ kick.seconds }} · {{ kick.times }} · {{ kick.origin }}
-        @if (kick.before) {
-          · {{ kick.before }}
+        = <strong>{{ start.words }}</strong> · {{ start.seconds }} · {{ start.times }} · {{ start.origin }}
+        @if (start.before) {
+          · {{ start.before }}
         }
       </p>
-      <heli-kick-chart [kick]="kick.drawn" [ceilings]="ceilings()" />
+      <heli-start-chart [start]="start.drawn" [ceilings]="ceilings()" />
       <p class="measure">
         <button type="button" class="plain-button" (click)="isMeasuring.set(!isMeasuring())">
           {{ isMeasuring() ? 'Put the readings away' : 'Measure it with a clamp meter' }}
@@ -84,9 +84,9 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
       <p class="derived">It starts with what it runs on.</p>
     }
   `,
-  styleUrl: './band.css',
+  styleUrl: './section.css',
 })
-export class KickBand {
+export class StartSection {
   private readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
   readonly part = input.required<Part>();
@@ -94,9 +94,9 @@ export class KickBand {
 
   protected readonly isMeasuring = signal(false);
   private readonly system = computed(() => systemOfLoad(this.sheet.sound(), this.load()));
-  /** As the rig has it in this moment: the input follows when the plate is drawn again. */
+  /** As the rig has it in this moment: the input follows when the editor is drawn again. */
   private readonly kept = computed(() => this.sheet.partOf(this.load().id, this.part().id) ?? this.part());
-  private readonly known = computed(() => kickWay(this.kept(), this.system()));
+  private readonly known = computed(() => startWay(this.kept(), this.system()));
   private readonly choice = wayChoice(
     () => `${this.load().id} ${this.part().id}`,
     this.known,
@@ -106,8 +106,8 @@ export class KickBand {
     },
   );
   protected readonly way = this.choice.way;
-  protected readonly ways = computed(() => KICK_WAYS.filter((way) => isOffered(way, this.part())));
-  private readonly open = computed(() => KICK_WAYS.find(({ id }) => id === this.way()));
+  protected readonly ways = computed(() => START_WAYS.filter((way) => isOffered(way, this.part())));
+  private readonly open = computed(() => START_WAYS.find(({ id }) => id === this.way()));
   protected readonly fields = computed(() => this.open()?.fields ?? []);
 
   protected readonly size = computed(() => {
@@ -143,7 +143,7 @@ export class KickBand {
       const way = this.open();
       if (!way || way.id === this.known() || !this.choice.isAnswered()) return;
       const alone = this.knownBy(way.id);
-      if (kickWay(alone, this.system()) !== way.id) return;
+      if (startWay(alone, this.system()) !== way.id) return;
       untracked(() => {
         const typedInto = `${this.path()}.${way.fields[0] ?? ''}`;
         this.sheet.set(`${this.path()}.start.from`, alone.start?.from, typedInto);
@@ -163,13 +163,13 @@ export class KickBand {
     this.choice.settle();
     this.sheet.set(
       `${this.path()}.start`,
-      way === 'none' ? withoutKick(this.kept()) : this.knownBy(way).start,
+      way === 'none' ? withoutStart(this.kept()) : this.knownBy(way).start,
     );
   }
 
   private knownBy(wayId: string): Part {
-    const way = KICK_WAYS.find(({ id }) => id === wayId);
-    return way ? kickKnownBy(this.kept(), way) : this.kept();
+    const way = START_WAYS.find(({ id }) => id === wayId);
+    return way ? startKnownBy(this.kept(), way) : this.kept();
   }
 
   protected take({ va, seconds }: StartTaken): void {

@@ -1,10 +1,10 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Rig, type StartFrom } from '@heliarch/core';
 import { smallRig } from '../../storage/small-rig.spec-data';
-import { SheetContext } from '../../ui/fields/sheet-context';
-import { UnitChoice } from '../../ui/unit-choice';
-import { onPage, sessionWith } from '../../ui/on-page.spec-data';
-import { KickBand } from './kick-band';
+import { SheetContext } from '../../components/fields/sheet-context';
+import { UnitChoice } from '../../components/unit-choice';
+import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { StartSection } from './start-section';
 
 /** The saw with figures of its nameplate beside the VA that count. */
 function withStart(rig: Rig, from: StartFrom): Rig {
@@ -23,7 +23,7 @@ function setUp(change: (rig: Rig) => Rig = (rig) => rig) {
   TestBed.inject(UnitChoice).choose('us');
   TestBed.inject(SheetContext).target.set({ list: 'loads', id: 'saw' });
   const saw = () => rig().loads.find(({ id }) => id === 'saw')!;
-  const page = onPage(KickBand, () => ({ load: saw(), part: saw().parts[0], path: 'parts[0]' }));
+  const page = onPage(StartSection, () => ({ load: saw(), part: saw().parts[0], path: 'parts[0]' }));
   const way = (label: string): void => {
     const tab = [...page.host.querySelectorAll<HTMLInputElement>('input[type=radio]')].find(
       (each) => each.closest('label')?.textContent.trim() === label,
@@ -35,7 +35,7 @@ function setUp(change: (rig: Rig) => Rig = (rig) => rig) {
   return { page, rig, saw, way, derived, keys };
 }
 
-describe('the kick of a load', () => {
+describe('the start of a load', () => {
   it('is shown with its doubt, its seconds and its multiple of what runs', () => {
     const { derived } = setUp();
     expect(derived()).toMatch(

@@ -1,5 +1,5 @@
 import { smallRig } from '../../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../../ui/on-page.spec-data';
+import { onPage, sessionWith } from '../../components/on-page.spec-data';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
 function setUp() {

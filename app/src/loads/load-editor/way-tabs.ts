@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { Checked } from '../../ui/checked';
+import { Checked } from '../../components/checked';
 import type { Way } from './ways';
 
 let nextName = 0;

@@ -56,7 +56,7 @@ export class LimitWorking {
   protected readonly lines = computed(() => {
     const { unit } = this.limit();
     return this.working().lines.map((line) => ({
-      name: `${sentenceCase(partName(this.rig(), line))}${line.what === 'start' ? ', kick' : ''}`,
+      name: `${sentenceCase(partName(this.rig(), line))}${line.what === 'start' ? ', start' : ''}`,
       stated: formatAmount(line.amount.stated, unit),
       basis: line.basis,
       origin: line.origin,

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount, wattsInState, type Load, type Part } from '@heliarch/core';
-import { FieldRow } from '../../ui/fields/field-row';
-import { SheetContext } from '../../ui/fields/sheet-context';
+import { FieldRow } from '../../components/fields/field-row';
+import { SheetContext } from '../../components/fields/sheet-context';
 
 type State = NonNullable<Load['states']>[number];
 
 /** The levels and modes of a load, a line each: its name, the share of each part, and what that comes to. */
 @Component({
-  selector: 'heli-states-band',
+  selector: 'heli-states-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FieldRow],
   template: `
@@ -120,7 +120,7 @@ type State = NonNullable<Load['states']>[number];
     }
   `,
 })
-export class StatesBand {
+export class StatesSection {
   protected readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
 

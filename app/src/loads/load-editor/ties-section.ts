@@ -6,7 +6,7 @@ type Tie = NonNullable<Rig['ties']>[number];
 
 /** What starts with this load, what excludes it, and what drops it. */
 @Component({
-  selector: 'heli-ties-band',
+  selector: 'heli-ties-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (tie of ties(); track tie.index) {
@@ -138,7 +138,7 @@ type Tie = NonNullable<Rig['ties']>[number];
     }
   `,
 })
-export class TiesBand {
+export class TiesSection {
   private readonly session = inject(RigSession);
   readonly rig = input.required<Rig>();
   readonly load = input.required<Load>();
