@@ -303,7 +303,7 @@ test.describe('describing a system', () => {
     await new TogetherPage(page).open();
     await describe.goTo('Loads');
     await page.getByRole('button', { name: 'Dust extractor', exact: true }).click();
-    const start = describe.editor.getByRole('region', { name: 'Start' });
+    const start = describe.editor.getByRole('region', { name: 'Start', exact: true });
     await start.getByRole('button', { name: 'Measure it' }).click();
     await start.getByLabel('Base before, A').fill('2,o');
     await expect(start).toContainText('“2,o” is not a number of 0 or more');

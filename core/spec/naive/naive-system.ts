@@ -358,18 +358,29 @@ function joined(starts: Start[]): Start {
   }));
 }
 
-const STEPS = 400;
+const STEPS = 40;
 
-function during(rest: Running[], { va, pf: [lo, hi], lags }: Start, side: Side) {
-  let found: { w: number; va: number } | undefined;
-  for (let step = 0; step <= STEPS; step += 1) {
-    const pf = lo + ((hi - lo) * step) / STEPS;
-    const start = { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags };
-    const sum = power([...rest, start], side);
-    const pick = side === 'against' ? Math.max : Math.min;
-    found = found ? { w: pick(found.w, sum.w), va: pick(found.va, sum.va) } : sum;
+/** Every power factor of the band in steps, then in steps of steps about the one that counts. */
+function during(rest: Running[], start: Start, side: Side) {
+  const { va, lags } = start;
+  const at = (pf: number) =>
+    power([...rest, { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags }], side);
+  const isBetter = (a: number, b: number) => (side === 'against' ? a > b : a < b);
+  let [lo, hi] = start.pf;
+  const ends = [at(lo), at(hi)];
+  const pick = side === 'against' ? Math.max : Math.min;
+  const found = { w: pick(ends[0]!.w, ends[1]!.w), va: pick(ends[0]!.va, ends[1]!.va) };
+  for (let round = 0; round < 3; round += 1) {
+    const width = (hi - lo) / STEPS;
+    let [best, bestVA] = [lo, at(lo).va];
+    for (let step = 1; step <= STEPS; step += 1) {
+      const { va: there } = at(lo + step * width);
+      if (isBetter(there, bestVA)) [best, bestVA] = [lo + step * width, there];
+    }
+    found.va = pick(found.va, bestVA);
+    [lo, hi] = [Math.max(start.pf[0], best - width), Math.min(start.pf[1], best + width)];
   }
-  return found!;
+  return found;
 }
 
 /** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
