@@ -1,7 +1,6 @@
 import {
   batteryClockOf,
   cautionsOf,
-  contradictionsOf,
   dimmingOf,
   doubtsOf,
   dropOutOf,
@@ -16,7 +15,6 @@ import {
   powerFlowsOf,
   settlementOf,
   unplannedLoadsOf,
-  wireTablesOf,
   type CheckResult,
   type CheckScene,
   type CompiledRig,
@@ -25,6 +23,7 @@ import {
   type Rig,
   type Scene,
 } from '@heliarch/core';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 
 /** Version of this report; docs/command-line.md describes it. */
 const REPORT_FORMAT = 'heliarch-check';

@@ -1,4 +1,5 @@
-import { contradictionsOf, unknownFieldsOf, wireTablesOf, type Rig } from '@heliarch/core';
+import { type Rig } from '@heliarch/core';
+import { contradictionsOf, unknownFieldsOf, wireTablesOf } from '@heliarch/core/editing';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
 import {

@@ -1,95 +1,117 @@
-export * from './quantity/quantity.js';
-export * from './quantity/format.js';
-export * from './quantity/format-time.js';
-export * from './quantity/number-style.js';
-export * from './quantity/parse.js';
-export * from './quantity/units.js';
-export * from './reference/default-doubts.js';
-export * from './reference/kinds-of-parts.js';
-export * from './reference/batteries.js';
-export * from './reference/breaker-curves.js';
-export * from './reference/cord-ampacity.js';
-export * from './reference/provenance.js';
-export * from './reference/inverter-surge.js';
-export * from './electrical/consumer.js';
-export * from './electrical/park-demand.js';
-export * from './electrical/load-summary.js';
-export * from './electrical/efficiency-curve.js';
-export * from './electrical/part-numbers.js';
-export * from './electrical/source-test.js';
-export * from './electrical/standard-size.js';
-export * from './electrical/start-size.js';
-export * from './electrical/start-test.js';
-export * from './electrical/running-power.js';
-export * from './electrical/surge-tiers.js';
-export * from './electrical/typical-values.js';
-export * from './electrical/wire-tables.js';
-export * from './electrical/voltage-of-load.js';
-export * from './reference/typical-loads.js';
-export * from './rig/half-widths.js';
-export * from './rig/choice-words.js';
-export * from './rig/document-path.js';
-export * from './rig/entries.js';
-export * from './rig/field-help.js';
-export * from './rig/field-names.js';
-export * from './rig/first-answers.js';
-export * from './rig/field-table.js';
-export * from './rig/new-entries.js';
-export * from './rig/edits.js';
-export * from './rig/json-schema.js';
-export * from './rig/contradictions.js';
-export * from './rig/problems.js';
-export * from './rig/schema.js';
-export * from './rig/unknown-fields.js';
-export * from './rig/validate.js';
-export * from './heat/cabin.js';
-export * from './heat/water.js';
-export * from './sun/clear-sky.js';
-export * from './answers/battery-clock.js';
-export * from './verdict/check.js';
-export * from './verdict/doubts.js';
-export * from './answers/progress.js';
-export * from './answers/cautions.js';
-export * from './wording/clock-working.js';
-export * from './answers/drop-out.js';
-export * from './answers/dimming.js';
-export * from './wording/dimming-words.js';
-export * from './wording/explain.js';
-export * from './answers/input-limit.js';
-export * from './wording/input-limit-words.js';
-export * from './verdict/lean.js';
-export * from './wording/lean-words.js';
-export * from './verdict/limit.js';
-export * from './wording/names.js';
-export * from './wording/worth-looking-up-words.js';
-export * from './rig/lookup.js';
-export * from './rig/names-in-sentences.js';
-export * from './answers/outlook.js';
-export * from './answers/settle.js';
-export * from './wording/settlement-words.js';
-export * from './verdict/situation.js';
-export * from './answers/not-checked.js';
-export * from './wording/outlook-words.js';
-export * from './answers/power-flows.js';
-export * from './answers/power-back.js';
-export * from './wording/power-back-words.js';
-export * from './verdict/restart.js';
-export * from './answers/rig-checks/rig-check.js';
-export * from './answers/rig-checks/rig-checks.js';
-export * from './answers/worth-looking-up.js';
-export * from './system/series-elements.js';
-export * from './wording/source-test-words.js';
-export * from './answers/staircase.js';
-export * from './answers/supply-carries.js';
-export * from './answers/unplanned-load.js';
-export * from './wording/unplanned-load-words.js';
-export * from './verdict/verdict.js';
-export * from './answers/voltage-drop.js';
-export * from './wording/voltage-drop-words.js';
-export * from './verdict/when-it-trips.js';
-export * from './system/fed-loads.js';
-export * from './system/compile.js';
-export * from './wording/working.js';
-export * from './formats/qr-codes.js';
-export * from './formats/load-table.js';
-export * from './formats/rig-file.js';
+/** What is public of the core: what a set is asked and answered with. */
+
+export { BASES, type Basis, type Interval, type Quantity } from './quantity/quantity.js';
+export { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from './quantity/format.js';
+export { formatDuration } from './quantity/format-time.js';
+export { useNumberStyle, type NumberStyle } from './quantity/number-style.js';
+export { parseNumber } from './quantity/parse.js';
+export { shownUnit, type UnitSystem } from './quantity/units.js';
+export { LOAD_FAMILIES, kindOfPart, type LoadFamily, type PartKind } from './reference/kinds-of-parts.js';
+export { CHEMISTRIES, type Chemistry } from './reference/batteries.js';
+export { LARGEST_BREAKER_A } from './reference/breaker-curves.js';
+export { sourceWords } from './reference/provenance.js';
+export { dcWatts, lossCurveOf } from './electrical/efficiency-curve.js';
+export { partNumber } from './electrical/part-numbers.js';
+export { sourceTest, type SourceTest } from './electrical/source-test.js';
+export { startSizeOf } from './electrical/start-size.js';
+export { runningPowerFactor, runningPowerOf } from './electrical/running-power.js';
+export { ceilingsOf, type Ceiling } from './electrical/surge-tiers.js';
+export { systemOfLoad, type SystemOfLoad } from './electrical/voltage-of-load.js';
+export { halfWidthsOf, intervalOf, type QuantityRole } from './rig/half-widths.js';
+export { valueAt, withValueAt } from './rig/document-path.js';
+export { fieldName } from './rig/field-names.js';
+export {
+  withArrivalTest,
+  withCharge,
+  withKnown,
+  withLoad,
+  withPartNumber,
+  withState,
+  withSupply,
+  type PartNumber,
+} from './rig/edits.js';
+export { describeProblem, type RigProblem } from './rig/problems.js';
+export type {
+  Battery,
+  Bus,
+  Circuit,
+  Converter,
+  Load,
+  Part,
+  Rig,
+  Scene,
+  Source,
+  StartFrom,
+  Supply,
+} from './rig/schema.js';
+export { validateRig, type Validation } from './rig/validate.js';
+export { batteryClockOf, type BatteryClock } from './answers/battery-clock.js';
+export { check, ladderOf, type CheckResult, type StartOrderRule } from './verdict/check.js';
+export { doubtsOf, type Doubt } from './verdict/doubts.js';
+export type { Progress } from './answers/progress.js';
+export { cautionsOf, type Caution } from './answers/cautions.js';
+export { clockWorkingOf } from './wording/clock-working.js';
+export { dropOutOf, type DropOut } from './answers/drop-out.js';
+export { dimmingOf, type Dimming } from './answers/dimming.js';
+export { dimmingWords } from './wording/dimming-words.js';
+export {
+  VERDICT_WORDS,
+  explain,
+  explainLimit,
+  margin,
+  plainText,
+  shareWords,
+  spareOrOver,
+  verdictPhrase,
+  type Explanation,
+} from './wording/explain.js';
+export { inputLimitOf, type InputLimit } from './answers/input-limit.js';
+export { inputLimitWords } from './wording/input-limit-words.js';
+export type { Limit } from './verdict/limit.js';
+export { limitLabel, partName } from './wording/names.js';
+export { worthLookingUpWords } from './wording/worth-looking-up-words.js';
+export { loadOf } from './rig/lookup.js';
+export { theLoad } from './rig/names-in-sentences.js';
+export { outlookOf, outlooksOf, type Outlook } from './answers/outlook.js';
+export { settlementOf, type Settlement } from './answers/settle.js';
+export { settlementWords } from './wording/settlement-words.js';
+export type { CheckScene } from './verdict/situation.js';
+export { notChecked } from './answers/not-checked.js';
+export { outlookWords, wattsCounted, wattsInState } from './wording/outlook-words.js';
+export { powerFlowsOf } from './answers/power-flows.js';
+export { powerBackOf, type PowerBack } from './answers/power-back.js';
+export { powerBackWords } from './wording/power-back-words.js';
+export { sourceTestWords } from './wording/source-test-words.js';
+export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';
+export { leftBeside, supplyCarries } from './answers/supply-carries.js';
+export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';
+export { unplannedLoadWords } from './wording/unplanned-load-words.js';
+export type { Verdict } from './verdict/verdict.js';
+export { voltageDropsOf, type VoltageDrop } from './answers/voltage-drop.js';
+export { voltageDropWords } from './wording/voltage-drop-words.js';
+export { compile, type CompiledRig } from './system/compile.js';
+export { asIfOn, workingOf, type AnsweredSet } from './wording/working.js';
+export {
+  LARGEST_FILE_BYTES,
+  problemLines,
+  readRigDocument,
+  readRigFile,
+  writeRigFile,
+} from './formats/rig-file.js';
+export { loadSummary, type LoadSummary } from './electrical/load-summary.js';
+export { choiceWords } from './rig/choice-words.js';
+export {
+  ENTRY_WORDS,
+  changedLoads,
+  entriesOf,
+  freeId,
+  freeName,
+  withCopy,
+  withEntry,
+  withLoadsOn,
+  withoutEntry,
+  withoutPart,
+  type Entry,
+  type EntryList,
+} from './rig/entries.js';
+export { countDoubts, worthLookingUp, type WorthLookingUp } from './answers/worth-looking-up.js';

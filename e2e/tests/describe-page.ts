@@ -1,5 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { choiceWords, fieldAt, kindOfPart, type Load, type Part, type Rig } from '../../core/src/index.ts';
+import { kindOfPart, type Load, type Part, type Rig } from '../../core/src/index.ts';
+import { fieldAt } from '../../core/src/editing.ts';
+import { choiceWords } from '../../core/src/index.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 interface Stated {

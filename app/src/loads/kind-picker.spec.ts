@@ -1,4 +1,4 @@
-import type { TypicalLoad } from '@heliarch/core';
+import type { TypicalLoad } from '@heliarch/core/editing';
 import { onPage } from '../components/on-page.spec-data';
 import { KindPicker } from './kind-picker';
 

@@ -1,14 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, output, signal, viewChild } from '@angular/core';
-import {
-  findTypicalLoads,
-  formatNumber,
-  kindOfPart,
-  LOAD_FAMILIES,
-  sourceWords,
-  TYPICAL_LOADS_SOURCE,
-  type TypicalLoad,
-} from '@heliarch/core';
+import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core';
+import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
 
 /** The library of typical loads: find one, add it, correct it later. */
 @Component({

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { loadTable, validateRig } from '@heliarch/core';
+import { validateRig } from '@heliarch/core';
+import { loadTable } from '@heliarch/core/editing';
 import { unparse } from 'papaparse';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../components/on-page.spec-data';

@@ -1,6 +1,6 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import { loadTable, readLoadTable } from '@heliarch/core';
+import { loadTable, readLoadTable } from '@heliarch/core/editing';
 import { parse, unparse } from 'papaparse';
 import { saveBlob } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';

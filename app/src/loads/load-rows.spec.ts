@@ -1,4 +1,4 @@
-import { findTypicalLoads, rigFromAnswers } from '@heliarch/core';
+import { findTypicalLoads, rigFromAnswers } from '@heliarch/core/editing';
 import { filtered, loadRows, sorted } from './load-rows';
 
 const kinds = ['kettle', 'band-saw', 'roof-air-small', 'laptop'].flatMap((id) =>

@@ -1,10 +1,10 @@
 import {
   LOAD_FAMILIES,
-  loadSummary,
   type Load,
   type LoadFamily,
-  type LoadSummary,
   type Rig,
+  loadSummary,
+  type LoadSummary,
 } from '@heliarch/core';
 
 /** One line of the list. */

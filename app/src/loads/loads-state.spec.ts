@@ -1,6 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { findTypicalLoads, validateRig, type Rig } from '@heliarch/core';
+import { validateRig, type Rig } from '@heliarch/core';
+import { findTypicalLoads } from '@heliarch/core/editing';
 import { RigSession } from '../storage/rig-session';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LoadsState } from './loads-state';

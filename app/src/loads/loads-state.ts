@@ -1,20 +1,18 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  withKnown,
+  type Load,
+  type Rig,
   changedLoads,
   freeId,
   freeName,
-  loadFromKind,
-  plainLoad,
   withCopy,
   withEntry,
-  withKnown,
   withLoadsOn,
   withoutEntry,
   withoutPart,
-  type Load,
-  type Rig,
-  type TypicalLoad,
 } from '@heliarch/core';
+import { loadFromKind, plainLoad, type TypicalLoad } from '@heliarch/core/editing';
 import { RigSession } from '../storage/rig-session';
 import { filtered, loadRows, sorted, type Column, type Sorting } from './load-rows';
 

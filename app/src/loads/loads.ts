@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
-import { choiceWords, countDoubts, entriesOf, type Load } from '@heliarch/core';
+import { type Load, choiceWords, countDoubts, entriesOf } from '@heliarch/core';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
 import { LoadTable } from './load-table';

@@ -1,13 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import {
-  contradictionsOf,
-  entriesOf,
-  ENTRY_WORDS,
-  formatNumber,
-  wireTablesOf,
-  type Entry,
-} from '@heliarch/core';
+import { formatNumber, entriesOf, ENTRY_WORDS, type Entry } from '@heliarch/core';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { placeOf, type Target } from '../storage/rig-edits';
 import { FieldGroup } from '../components/fields/field-group';
 import { FieldHelpLine } from '../components/fields/field-help';

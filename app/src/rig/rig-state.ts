@@ -1,19 +1,18 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   capitalised,
+  withArrivalTest,
+  type Rig,
+  type SourceTest,
   entriesOf,
-  newEntry,
-  rigChecksOf,
   withCopy,
   withEntry,
-  withArrivalTest,
   withLoadsOn,
   withoutEntry,
   type Entry,
   type EntryList,
-  type Rig,
-  type SourceTest,
 } from '@heliarch/core';
+import { newEntry, rigChecksOf } from '@heliarch/core/editing';
 import type { Target } from '../storage/rig-edits';
 import { RigSession } from '../storage/rig-session';
 

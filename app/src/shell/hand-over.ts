@@ -10,7 +10,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { joined, NO_PIECES, piecesOf, withPiece, writeRigFile } from '@heliarch/core';
+import { writeRigFile } from '@heliarch/core';
+import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
 import { EMPTY, interval, switchMap } from 'rxjs';
 import { packed, unpacked } from '../storage/packed-rig';
 import { RigFiles } from '../storage/rig-files';

@@ -1,12 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import {
-  freeName,
-  problemLines,
-  readRigFile,
-  unknownFieldsOf,
-  type Rig,
-  type Validation,
-} from '@heliarch/core';
+import { problemLines, readRigFile, type Rig, type Validation, freeName } from '@heliarch/core';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
@@ -65,7 +58,7 @@ export class RigOpening {
     const name = found.isReadable ? found.rig.name : found.name;
     this.notices.tell({
       text: `Opened ${rig.name} from ${from}, in the place of the one that was here.`,
-      ...unknownFieldsIn(rig),
+      ...(await unknownFieldsIn(rig)),
       action: { label: `Put ${name} back as it was`, run: putBack },
     });
   }
@@ -78,7 +71,7 @@ export class RigOpening {
     this.session.openNew({ ...rig, name });
     this.notices.tell({
       text: `Opened ${name} from ${from}; the other one is still here.`,
-      ...unknownFieldsIn(rig),
+      ...(await unknownFieldsIn(rig)),
     });
   }
 
@@ -98,12 +91,13 @@ export class RigOpening {
   private async bringIn(rig: Rig, from: string): Promise<void> {
     const { found } = await this.session.bringIn(rig);
     if (found) this.asked.set({ rig, from, found });
-    else this.notices.tell({ text: `Opened ${rig.name} from ${from}.`, ...unknownFieldsIn(rig) });
+    else this.notices.tell({ text: `Opened ${rig.name} from ${from}.`, ...(await unknownFieldsIn(rig)) });
   }
 }
 
 /** Said once: a slip in the name of a field takes its number out of every check. */
-function unknownFieldsIn(rig: Rig): Pick<Notice, 'details'> {
+async function unknownFieldsIn(rig: Rig): Promise<Pick<Notice, 'details'>> {
+  const { unknownFieldsOf } = await import('@heliarch/core/editing');
   const unknown = unknownFieldsOf(rig);
   return unknown.length === 0
     ? {}

@@ -1,13 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  entriesOf,
   fieldName,
   validateRig,
   valueAt,
   withValueAt,
-  type EntryList,
   type Rig,
   type RigProblem,
+  entriesOf,
+  type EntryList,
 } from '@heliarch/core';
 import { RigSession } from './rig-session';
 

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  contradictionsOf,
-  wireTablesOf,
-  type Caution,
-  type CheckResult,
-  type CheckScene,
-  type Rig,
-  type SourceTest,
-} from '@heliarch/core';
+import { type Caution, type CheckResult, type CheckScene, type Rig, type SourceTest } from '@heliarch/core';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { Warnings } from './warnings';
 import { ContingencyList } from './contingencies';
 

@@ -1,6 +1,5 @@
 import {
   LOAD_FAMILIES,
-  loadSummary,
   outlookWords,
   wattsCounted,
   type Basis,
@@ -11,6 +10,7 @@ import {
   type Quantity,
   type Rig,
   type Scene,
+  loadSummary,
 } from '@heliarch/core';
 
 /** One row of the load list. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { Caution, Contradiction } from '@heliarch/core';
+import type { Caution } from '@heliarch/core';
+import type { Contradiction } from '@heliarch/core/editing';
 
 /** What the facts of this set call for: cautions with their full text behind, and data that contradict each other. */
 @Component({

@@ -11,7 +11,6 @@ import {
   settlementOf,
   unplannedLoadsOf,
   voltageDropsOf,
-  worthLookingUp,
   type BatteryClock,
   type CheckResult,
   type CheckScene,
@@ -27,6 +26,7 @@ import {
   type StartOrderRule,
   type UnplannedLoad,
   type VoltageDrop,
+  worthLookingUp,
   type WorthLookingUp,
 } from '@heliarch/core';
 

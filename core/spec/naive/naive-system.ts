@@ -62,7 +62,8 @@ function whatRuns(rig: Rig, supply: Supply, order: readonly On[]): On[] {
   );
 }
 
-function orders<T>(list: readonly T[]): T[][] {
+/** Every order of a list. */
+export function orders<T>(list: readonly T[]): T[][] {
   return list.length === 0
     ? [[]]
     : list.flatMap((each) => orders(list.filter((other) => other !== each)).map((rest) => [each, ...rest]));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject, input } from '@angular/core';
-import { capitalised, type Field } from '@heliarch/core';
+import { capitalised } from '@heliarch/core';
+import { type Field } from '@heliarch/core/editing';
 import { UnitChoice } from '../unit-choice';
 import { FieldRow } from './field-row';
 import { SheetContext } from './sheet-context';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { capitalised, fieldAt, helpOf } from '@heliarch/core';
+import { capitalised } from '@heliarch/core';
+import { fieldAt, helpOf } from '@heliarch/core/editing';
 import { SheetContext } from './sheet-context';
 
 /** What the field with the cursor in it is, where to find it and what it decides. */

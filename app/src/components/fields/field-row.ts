@@ -11,17 +11,17 @@ import {
 import {
   BASES,
   capitalised,
-  choiceWords,
-  entriesOf,
   halfWidthsOf,
   parseNumber,
   shownUnit,
   valueAt,
   type Basis,
-  type Field,
   type PartKind,
   type Quantity,
+  choiceWords,
+  entriesOf,
 } from '@heliarch/core';
+import { type Field } from '@heliarch/core/editing';
 import { BASIS_NAMES } from '../basis-mark';
 import { Checked } from '../checked';
 import { UnitChoice } from '../unit-choice';

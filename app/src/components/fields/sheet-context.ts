@@ -1,13 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import {
-  fieldAt,
-  topFields,
-  typicalAt,
-  withoutIndexes,
-  type Field,
-  type Part,
-  type Rig,
-} from '@heliarch/core';
+import { type Part, type Rig } from '@heliarch/core';
+import { fieldAt, topFields, typicalAt, withoutIndexes, type Field } from '@heliarch/core/editing';
 import { fieldValue, placeOf, RigEdits, type Target } from '../../storage/rig-edits';
 import { RigSession } from '../../storage/rig-session';
 

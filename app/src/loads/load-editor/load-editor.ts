@@ -1,14 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  contradictionsOf,
-  explain,
-  kindOfPart,
-  outlookWords,
-  verdictPhrase,
-  wireTablesOf,
-  type Load,
-} from '@heliarch/core';
+import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';

@@ -5,9 +5,7 @@ import {
   explain,
   formatAmount,
   formatNumber,
-  judgeStart,
   parseNumber,
-  START_FAULT_WORDS,
   systemOfLoad,
   verdictPhrase,
   withPartNumber,
@@ -15,6 +13,7 @@ import {
   type Part,
   type Quantity,
 } from '@heliarch/core';
+import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/editing';
 import { RigSession } from '../../storage/rig-session';
 
 export interface StartTaken {

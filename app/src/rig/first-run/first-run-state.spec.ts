@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { findTypicalLoads, validateRig } from '@heliarch/core';
+import { validateRig } from '@heliarch/core';
+import { findTypicalLoads } from '@heliarch/core/editing';
 import { RigSession } from '../../storage/rig-session';
 import { FirstRunState } from './first-run-state';
 

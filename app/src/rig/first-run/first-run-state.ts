@@ -3,16 +3,18 @@ import {
   CHEMISTRIES,
   describeProblem,
   LARGEST_BREAKER_A,
-  MAINS,
   parseNumber,
-  rigFromAnswers,
   validateRig,
   type Chemistry,
+  type Rig,
+} from '@heliarch/core';
+import {
+  MAINS,
+  rigFromAnswers,
   type FirstAnswers,
   type MainsId,
-  type Rig,
   type TypicalLoad,
-} from '@heliarch/core';
+} from '@heliarch/core/editing';
 import { RigState } from '../rig-state';
 
 /** A question that is answered with numbers. */

@@ -12,16 +12,14 @@ import {
 } from '@angular/core';
 import {
   CHEMISTRIES,
-  choiceWords,
   dcWatts,
-  findTypicalLoads,
   formatAmount,
   formatNumber,
   lossCurveOf,
-  MAINS,
-  type MainsId,
   type Rig,
+  choiceWords,
 } from '@heliarch/core';
+import { findTypicalLoads, MAINS, type MainsId } from '@heliarch/core/editing';
 import { RigSession } from '../../storage/rig-session';
 import { Checked } from '../../components/checked';
 import { OneLineDiagram } from '../one-line/one-line';

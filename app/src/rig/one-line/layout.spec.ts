@@ -1,4 +1,5 @@
-import { findTypicalLoads, rigFromAnswers, type Rig } from '@heliarch/core';
+import { type Rig } from '@heliarch/core';
+import { findTypicalLoads, rigFromAnswers } from '@heliarch/core/editing';
 import type { OneLine, Point, Wire } from './drawing';
 import { oneLineOf } from './layout';
 import { CONVERTER_SIZE } from './measures';

@@ -1,4 +1,5 @@
-import { rigFromAnswers, withCharge } from '@heliarch/core';
+import { withCharge } from '@heliarch/core';
+import { rigFromAnswers } from '@heliarch/core/editing';
 import { liveNumbers } from '../live-numbers';
 import { batteryLines, converterLines, deviceWords, sourceLines } from './part-words';
 

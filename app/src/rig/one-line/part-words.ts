@@ -1,5 +1,4 @@
 import {
-  entriesOf,
   formatAmount,
   formatNumber,
   formatSeconds,
@@ -7,11 +6,12 @@ import {
   type Battery,
   type Circuit,
   type Converter,
-  type EntryList,
   type Quantity,
   type Rig,
   type Scene,
   type Source,
+  entriesOf,
+  type EntryList,
 } from '@heliarch/core';
 import type { LiveNumbers } from '../live-numbers';
 

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
-  choiceWords,
   explain,
   formatAmount,
   formatDuration,
@@ -10,6 +9,7 @@ import {
   verdictPhrase,
   type Rig,
   type Supply,
+  choiceWords,
 } from '@heliarch/core';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';

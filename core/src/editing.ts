@@ -1,0 +1,22 @@
+/**
+ * What is public of the core for describing a rig: kinds, usual values, help, contradictions, lists. Apart from the
+ * answers, for a bundler does not split what comes through one index. Sun and heat wait here for the room of the day.
+ */
+
+export { START_FAULT_WORDS, judgeStart } from './electrical/start-test.js';
+export { typicalAt } from './electrical/typical-values.js';
+export { wireTablesOf } from './electrical/wire-tables.js';
+export { TYPICAL_LOADS_SOURCE, findTypicalLoads, type TypicalLoad } from './reference/typical-loads.js';
+export { helpOf } from './rig/field-help.js';
+export { MAINS, rigFromAnswers, type FirstAnswers, type MainsId } from './rig/first-answers.js';
+export { fieldAt, topFields, withoutIndexes, type Field } from './rig/field-table.js';
+export { loadFromKind, newEntry, plainLoad } from './rig/new-entries.js';
+export { contradictionsOf, type Contradiction } from './rig/contradictions.js';
+export { unknownFieldsOf } from './rig/unknown-fields.js';
+export type { RigCheck } from './answers/rig-checks/rig-check.js';
+export { rigChecksOf } from './answers/rig-checks/rig-checks.js';
+export { NO_PIECES, joined, piecesOf, withPiece } from './formats/qr-codes.js';
+export { loadTable, readLoadTable } from './formats/load-table.js';
+export { clearSkyWPerM2, cloudFactor, flatArrayW } from './sun/clear-sky.js';
+export { waterHeatingJ } from './heat/water.js';
+export { type Cabin, type CoolingUnit, type Cycle, coolingCycle } from './heat/cabin.js';
