@@ -5,6 +5,18 @@ import { fileURLToPath } from 'node:url';
 const PORT = Number(process.env['HELIARCH_TEST_PORT'] ?? 4699);
 const address = `http://127.0.0.1:${PORT}`;
 
+const CHROMIUM = process.env['CHROME_BIN'] ?? '/usr/bin/chromium';
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+];
+
 /** The built application on the real server with the demo data, as `npm run demo` serves it. */
 export default defineConfig({
   testDir: './tests',
@@ -26,20 +38,22 @@ export default defineConfig({
     timezoneId: 'UTC',
     colorScheme: 'light',
     serviceWorkers: 'block',
-    launchOptions: {
-      executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-dev-shm-usage',
-      ],
-    },
+    launchOptions: { executablePath: CHROMIUM, args: FLAGS },
   },
+  // A browser grows slow with the pages it has had: the longest file has one of its own, told apart by its flags.
+  projects: [
+    { name: 'rooms', testIgnore: '**/together.e2e.ts' },
+    {
+      name: 'together',
+      testMatch: '**/together.e2e.ts',
+      use: {
+        launchOptions: {
+          executablePath: CHROMIUM,
+          args: [...FLAGS, '--window-name=together'],
+        },
+      },
+    },
+  ],
   webServer: {
     command: `node --import tsx server/src/main.ts --demo tern --port ${PORT}`,
     cwd: fileURLToPath(new URL('..', import.meta.url)),

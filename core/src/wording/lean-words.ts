@@ -4,7 +4,7 @@ import type { Lean, Odds } from '../verdict/lean.js';
 export const ODDS_WORDS: Record<Odds, string> = {
   'almost-surely-holds': 'almost surely holds',
   'probably-holds': 'probably holds',
-  even: 'may go either way',
+  even: 'about even',
   'probably-trips': 'probably trips',
   'almost-surely-trips': 'almost surely trips',
 };
