@@ -40,6 +40,13 @@ module.exports = {
     ...upwards,
     ...betweenRooms,
     {
+      name: 'no-room-below-the-rooms',
+      comment: 'What rooms share knows no room: it is used by them',
+      severity: 'error',
+      from: { path: '^app/src/(components|storage|answers|workers)/' },
+      to: { path: `^app/src/(${ROOMS.join('|')}|shell)/` },
+    },
+    {
       name: 'core-is-pure',
       comment: 'core knows no DOM, Angular, Dexie or Node: of packages, only Yup',
       severity: 'error',

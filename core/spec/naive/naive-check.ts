@@ -235,7 +235,7 @@ function amps(loads: Load[], side: Side, partOf: (load: Load) => number): number
 }
 
 /** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
-function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
+export function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
   const [k, tau, pickUp, warmest] = side === 'against' ? [1.05, 37.22, 5, 1] : [1.35, 221, 20, 1.35];
   const theta = Math.min(preload / rated, warmest) ** 2;
   const gone = Math.exp(-seconds / tau);

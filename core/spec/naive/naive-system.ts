@@ -14,6 +14,7 @@ import {
   type Running,
   type Side,
 } from './doubtful-numbers.js';
+import { breakerCarries } from './naive-check.js';
 
 /**
  * A naive check of whole systems on one pole: locks, shedders, ties, levels, loads ahead of the inverter, DC loads,
@@ -382,15 +383,6 @@ function during(rest: Running[], start: Start, side: Side) {
     [lo, hi] = [Math.max(start.pf[0], best - width), Math.min(start.pf[1], best + width)];
   }
   return found;
-}
-
-/** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
-function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
-  const [k, tau, pickUp, warmest] = side === 'against' ? [1.05, 37.22, 5, 1] : [1.35, 221, 20, 1.35];
-  const theta = Math.min(preload / rated, warmest) ** 2;
-  const gone = Math.exp(-seconds / tau);
-  const multiple = Math.sqrt((k * k - theta * gone) / (1 - gone));
-  return rated * Math.min(side === 'for' ? Math.max(multiple, 2) : multiple, pickUp / 1.1);
 }
 
 function startsIn(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): boolean {

@@ -35,6 +35,19 @@ describe('the DC side', () => {
     expect(clock?.watts).toBeCloseTo(2202, 0);
   });
 
+  it('takes the volts from the charge that was read, at worst from the reserve or a fifth (rule 27)', () => {
+    const lfp = { chemistry: 'lfp' as const, ohms: 0.005, reservePercent: 0 };
+    const rig = withBattery({ heater: { w: 1000 } }, lfp);
+    const most = (more: object, of: Rig = rig) =>
+      check(compile(of), { ...scene, ...more }).limits.find(({ kind }) => kind === 'dc-volts')?.capacity;
+    const read = (percent: number) => ({ charge: { percent, readAt: '2026-06-12T10:00:00Z' } });
+    expect(most(read(80))?.stated).toBeGreaterThan(most(read(20))?.stated ?? Infinity);
+    expect(most(read(80))?.pessimistic).toBe(most(read(40))?.pessimistic);
+    expect(most(read(10))?.pessimistic).toBeLessThan(most(read(80))?.pessimistic ?? 0);
+    const kept = withBattery({ heater: { w: 1000 } }, { ...lfp, reservePercent: 95 });
+    expect(most({}, kept)?.pessimistic).toBeLessThanOrEqual(most({}, kept)?.stated ?? 0);
+  });
+
   it('is cut off where the volts fall to the cut-off, not at the collapse (worked example, methods.md 6)', () => {
     const rig = (w: number) => withBattery({ heater: { w } }, { restV: q(12.2), ohms: 0.0191 });
     expect(row(rig(800), 'dc-volts')?.capacity.stated).toBeCloseTo(892.5, 1);

@@ -21,6 +21,8 @@ const WORDS: Readonly<Record<string, string>> = {
   both: 'both legs',
   trips: 'shuts down',
   'folds-back': 'lowers its voltage',
+  lower: 'less power all the time',
+  pulses: 'full power in pulses',
   unknown: 'not known',
   sine: 'true sine',
   'modified-sine': 'in steps (modified sine)',

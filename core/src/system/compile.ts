@@ -18,6 +18,8 @@ export interface System {
   readonly elements: readonly SeriesElement[];
   /** What charges on this supply, as loads: on whatever else is. */
   readonly charging: readonly Load[];
+  /** How each load that is fed hangs on what feeds it, by its id. */
+  readonly fed: ReadonlyMap<string, FedLoad>;
   /** Why a load runs on nothing here; undefined where it is fed. */
   readonly whyNotFed: (loadId: string) => NotFed | undefined;
   /** A load in some state, or in full, as what feeds it makes it; undefined where nothing does. */
@@ -66,38 +68,38 @@ function compiledOf(rig: Rig, on: SystemOfSupply, without: SystemOfSupply): Comp
 function compileOn(rig: Rig, supply: Supply): System {
   const chargers = supply.charging === 'on' ? chargingLoads(rig).map(({ load }) => load) : [];
   const { elements, fed, notFed } = wiringOf(rig, supply, [...rig.loads, ...chargers]);
-  const fedById = new Map(fed.map((entry) => [entry.load.id, entry]));
+  const fedById: System['fed'] = new Map(fed.map((entry) => [entry.load.id, entry]));
   const notFedById = new Map(notFed.map((entry) => [entry.load.id, entry]));
   return {
     rig,
     supply,
     elements,
     charging: chargers.filter(({ id }) => fedById.has(id)),
+    fed: fedById,
     whyNotFed: (loadId) => notFedById.get(loadId),
-    consumerOf: consumersOf(rig, supply, (loadId) => fedById.get(loadId)),
+    consumerOf: consumersOf(rig, supply, fedById),
   };
 }
 
 /** What a load is connected to does not depend on its numbers. */
 function withLoad(system: System, rig: Rig, load: Load): System {
-  const { fed } = wiringOf(rig, system.supply, [load]);
-  const own = consumersOf(rig, system.supply, () => fed[0]);
+  const entry = system.fed.get(load.id);
+  if (!entry) return { ...system, rig };
+  const fed = new Map(system.fed).set(load.id, { ...entry, load });
+  const own = consumersOf(rig, system.supply, fed);
   return {
     ...system,
     rig,
+    fed,
     consumerOf: (loadId, stateId) =>
       loadId === load.id ? own(loadId, stateId) : system.consumerOf(loadId, stateId),
   };
 }
 
-function consumersOf(
-  rig: Rig,
-  supply: Supply,
-  fedLoad: (loadId: string) => FedLoad | undefined,
-): System['consumerOf'] {
+function consumersOf(rig: Rig, supply: Supply, fed: System['fed']): System['consumerOf'] {
   const known = new Map<string, Map<string | undefined, Consumer>>();
   return (loadId, stateId) => {
-    const entry = fedLoad(loadId);
+    const entry = fed.get(loadId);
     if (!entry) return undefined;
     const states = known.get(loadId) ?? new Map<string | undefined, Consumer>();
     known.set(loadId, states);

@@ -95,14 +95,16 @@ const ALL: Interval = { lo: 1, stated: 1, hi: 1 };
 const NOTHING: Interval = { lo: 0, stated: 0, hi: 0 };
 
 /**
- * State of charge of a battery at the edges, percent: as read with its doubt, at worst no more than its reserve, for a
- * reading grows old; where none was read from the reserve to nearly full.
+ * State of charge of a battery at the edges, percent: as read with its doubt, at worst no more than its reserve (or what
+ * is usual, where that is more), for a reading grows old; where none was read from the reserve to nearly full.
  */
 function chargeAtEdges({ charge }: BatteryElement, { reservePercent }: Battery): Interval {
   const reserve = reservePercent ?? CHARGE_AT_EDGES.pessimistic;
-  if (!charge) return { lo: reserve, stated: CHARGE_AT_EDGES.stated, hi: CHARGE_AT_EDGES.optimistic };
+  const { pessimistic, stated, optimistic } = CHARGE_AT_EDGES;
+  if (!charge) return { lo: reserve, stated: Math.max(reserve, stated), hi: Math.max(reserve, optimistic) };
+  const kept = Math.max(reserve, pessimistic);
   return {
-    lo: Math.max(0, Math.min(charge.percent - CHARGE_READING_PERCENT, reserve)),
+    lo: Math.max(0, Math.min(charge.percent - CHARGE_READING_PERCENT, kept)),
     stated: charge.percent,
     hi: Math.min(FULL_PERCENT, charge.percent + CHARGE_READING_PERCENT),
   };
