@@ -7,7 +7,7 @@ import { root, setUpFolder } from './paths.mjs';
 const TICK_MS = 10_000;
 
 /** How npm and apt say that nothing answers, and that a package is not kept here either. */
-export const NO_NETWORK =
+const NO_NETWORK =
   /ENOTFOUND|EAI_AGAIN|ECONNREFUSED|ETIMEDOUT|ENETUNREACH|EIDLETIMEOUT|ERR_SOCKET_TIMEOUT|FETCH_ERROR|ENOTCACHED|Unable to locate package|Failed to fetch|Could not resolve|Temporary failure resolving|network timeout/i;
 
 /**

@@ -1,12 +1,19 @@
 import { spawnSync } from 'node:child_process';
-import { longStep, NO_NETWORK } from './long-step.mjs';
+import { longStep } from './long-step.mjs';
 import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
-const QUIET = ['--ignore-scripts', '--no-audit', '--no-fund'];
+const QUIET = ['--ignore-scripts', '--no-audit', '--no-fund', '--no-update-notifier'];
 /** Without them npm waits for minutes before it says that there is no network. */
-const PATIENCE = ['--fetch-retries=2', '--fetch-retry-mintimeout=1000', '--fetch-retry-maxtimeout=3000'];
+const PATIENCE = [
+  '--fetch-timeout=60000',
+  '--fetch-retries=2',
+  '--fetch-retry-mintimeout=1000',
+  '--fetch-retry-maxtimeout=3000',
+];
 const PING_TIMEOUT_MS = 8000;
+/** What npm says of a host that is there but refuses: a status of HTTP, or a certificate it does not trust. */
+const REFUSED = /npm (error|ERR!) code (E\d{3}|\w*CERT\w*)\b/;
 
 /** Installs exactly what the lock file names. */
 export async function installPackages() {
@@ -23,12 +30,13 @@ export async function installInto(folder, env = {}) {
 
 /** Whether the registry answers at all, be it with a refusal. */
 function answers(folder, env) {
-  const ping = ['ping', '--fetch-retries=0', `--fetch-timeout=${PING_TIMEOUT_MS}`];
+  const ping = ['ping', '--no-update-notifier', '--fetch-retries=0', `--fetch-timeout=${PING_TIMEOUT_MS}`];
   const { status, stderr } = spawnSync('npm', ping, {
     cwd: folder,
     env: { ...process.env, ...env },
     encoding: 'utf8',
     timeout: PING_TIMEOUT_MS * 1.5,
+    killSignal: 'SIGKILL',
   });
-  return status === 0 || (status !== null && !NO_NETWORK.test(stderr));
+  return status === 0 || REFUSED.test(stderr);
 }
