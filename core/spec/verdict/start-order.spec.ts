@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { always } from '../always.js';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import type { Consumer } from '../../src/electrical/consumer.js';
 import { check } from '../../src/verdict/check.js';
@@ -47,7 +48,7 @@ describe('the start order', () => {
         start: [q(w / pf + rise, basis), seconds],
       }));
     let ordersThatMatter = 0;
-    fc.assert(
+    always(
       fc.property(fc.array(anyLoad, { minLength: 2, maxLength: 5 }), (examples) => {
         const rig = exampleRig(Object.fromEntries(examples.map((example, index) => [`l${index}`, example])), {
           watts: 2800,
@@ -65,7 +66,7 @@ describe('the start order', () => {
         expect(check(compile(rig), { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
         expect(orderIn(rig, ids, true)).toEqual(orderIn(rig, ids, false));
       }),
-      { numRuns: 120, seed: 20261125 },
+      { numRuns: 120 },
     );
     expect(ordersThatMatter).toBeGreaterThan(5);
   });
