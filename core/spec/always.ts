@@ -11,12 +11,14 @@ export function cases(count: number): number {
   return Math.ceil(count * SHARE_OF_RUNS);
 }
 
+/** A change to be noticed needs no smallest counter-example. */
+export const endOnFailure = SHARE_OF_RUNS < 1;
+
 /** fast-check's own number of cases. */
 const USUAL_RUNS = 100;
 
 /** Expects a property to hold, with the counter-example in the message. */
 export function always<T>(property: fc.IRawProperty<T>, parameters?: fc.Parameters<T>): void {
-  expect(() =>
-    fc.assert(property, { seed: SEED, ...parameters, numRuns: cases(parameters?.numRuns ?? USUAL_RUNS) }),
-  ).not.toThrow();
+  const numRuns = cases(parameters?.numRuns ?? USUAL_RUNS);
+  expect(() => fc.assert(property, { seed: SEED, endOnFailure, ...parameters, numRuns })).not.toThrow();
 }

@@ -3,6 +3,7 @@ import { loadOf, supplyOf } from '../../src/rig/lookup.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
+import { endOnFailure } from '../always.js';
 import { anySystem, type AnySystem } from './any-system.js';
 import { naiveSystemVerdict, orders } from './naive-system.js';
 
@@ -25,7 +26,7 @@ export function compareSystems(count: number, seed: number): ReadonlyMap<string,
     const found = check(compile(rig), { supply, on }).verdict;
     return found === naive || (backsOff(rig, supply) && bestOfAllOrders(rig, supply, on) === naive);
   });
-  const result = fc.check(property, { numRuns: count, seed });
+  const result = fc.check(property, { numRuns: count, seed, endOnFailure });
   if (!result.failed) return seen;
   const [smallest] = result.counterexample ?? [];
   throw new Error(`seed ${seed}, after ${result.numRuns} systems: ${JSON.stringify(smallest)}`);
