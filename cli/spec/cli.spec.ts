@@ -13,7 +13,10 @@ async function heliarch(...args: string[]) {
   let stdout = '';
   let stderr = '';
   const inRoot = args.map((arg) => (arg.startsWith('demo/') ? join(root, arg) : arg));
-  const status = await run(inRoot, { out: (text) => (stdout += text), err: (text) => (stderr += text) });
+  const status = await run(inRoot, {
+    out: (text) => (stdout += text),
+    err: (text) => (stderr += text),
+  });
   return { status, stdout, stderr };
 }
 

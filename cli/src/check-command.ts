@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import {
   cautionsOf,
   check,
@@ -48,6 +49,7 @@ const ORDERS: readonly StartOrderRule[] = ['best', 'given', 'any'];
 
 /** Checks a set and gives the report to print. */
 export function checkCommand(
+  style: NumberStyle,
   rig: Rig,
   options: CheckOptions,
 ): { readonly result: CheckResult; readonly text: string } {
@@ -55,8 +57,8 @@ export function checkCommand(
   const compiled = compile(rig);
   const result = check(compiled, scene, orderOf(options.order));
   const text = options.json
-    ? `${JSON.stringify(reportAsJson(compiled, scene, result), null, 2)}\n`
-    : asText(compiled, scene, result, options.explain ?? false);
+    ? `${JSON.stringify(reportAsJson(style, compiled, scene, result), null, 2)}\n`
+    : asText(style, compiled, scene, result, options.explain ?? false);
   return { result, text };
 }
 
@@ -66,9 +68,15 @@ function orderOf(order = 'best'): StartOrderRule {
   return known;
 }
 
-function asText(compiled: CompiledRig, scene: CheckScene, result: CheckResult, isExplained: boolean): string {
+function asText(
+  style: NumberStyle,
+  compiled: CompiledRig,
+  scene: CheckScene,
+  result: CheckResult,
+  isExplained: boolean,
+): string {
   const { rig } = compiled;
-  const words = explain(rig, result);
+  const words = explain(style, rig, result);
   const order = result.order.map((consumer) => loadOf(rig, consumer.load.id).name);
   return [
     [words.word, words.condition].filter(Boolean).join(' '),
@@ -76,11 +84,11 @@ function asText(compiled: CompiledRig, scene: CheckScene, result: CheckResult, i
     plainText(words.reason),
     '',
     ...ladderOf(result).flatMap((limit) => [
-      row(rig, limit),
-      ...(isExplained ? workingLines(rig, result, limit) : []),
+      row(style, rig, limit),
+      ...(isExplained ? workingLines(style, rig, result, limit) : []),
     ]),
     '',
-    ...whatIfLines(compiled, scene, result),
+    ...whatIfLines(style, compiled, scene, result),
     ...(order.length > 1 ? [`Start order: ${order.join(', ')}`] : []),
     ...result.notFed.map(({ load, because }) => `Not on this supply: ${load.name}, because ${because}`),
     ...cautionsOf(rig, result).map(({ line }) => `Caution: ${line}`),
@@ -91,14 +99,19 @@ function asText(compiled: CompiledRig, scene: CheckScene, result: CheckResult, i
 }
 
 /** The questions beside the verdict, each in a line. */
-function whatIfLines(compiled: CompiledRig, scene: CheckScene, result: CheckResult): readonly string[] {
+function whatIfLines(
+  style: NumberStyle,
+  compiled: CompiledRig,
+  scene: CheckScene,
+  result: CheckResult,
+): readonly string[] {
   const { rig } = compiled;
   const dropOut = dropOutOf(compiled, scene);
   const back = powerBackOf(compiled, scene);
-  const unplanned = unplannedLoadWords(rig, unplannedLoadsOf(rig, scene), USUAL_UNPLANNED_W);
+  const unplanned = unplannedLoadWords(style, rig, unplannedLoadsOf(rig, scene), USUAL_UNPLANNED_W);
   const dimming = dimmingOf(rig, result);
   const limit = inputLimitOf(rig, result);
-  const drop = voltageDropWords(voltageDropsOf(rig, result));
+  const drop = voltageDropWords(style, voltageDropsOf(rig, result));
   return [
     ...(dropOut
       ? [
@@ -106,21 +119,21 @@ function whatIfLines(compiled: CompiledRig, scene: CheckScene, result: CheckResu
         ]
       : []),
     ...(back
-      ? [`When power comes back: ${VERDICT_WORDS[back.verdict]}. ${powerBackWords(rig, back).line}`]
+      ? [`When power comes back: ${VERDICT_WORDS[back.verdict]}. ${powerBackWords(style, rig, back).line}`]
       : []),
     ...(unplanned ? [`One more load: ${unplanned.line}`] : []),
-    ...(dimming ? [`Lights dip: ${dimmingWords(rig, dimming).line}`] : []),
+    ...(dimming ? [`Lights dip: ${dimmingWords(style, rig, dimming).line}`] : []),
     ...(drop ? [`Voltage drop: ${drop.line}`] : []),
-    ...(limit ? [`Input limit: ${inputLimitWords(limit).line}`] : []),
+    ...(limit ? [`Input limit: ${inputLimitWords(style, limit).line}`] : []),
   ];
 }
 
 /** The numbers that went into a limit, how they add up, which edge decided, and the sources. */
-function workingLines(rig: Rig, result: CheckResult, limit: Limit): readonly string[] {
-  const { lines, sum, source, edge } = workingOf(result, limit);
-  const amount = (value: number): string => formatAmount(value, limit.unit);
+function workingLines(style: NumberStyle, rig: Rig, result: CheckResult, limit: Limit): readonly string[] {
+  const { lines, sum, source, edge } = workingOf(style, result, limit);
+  const amount = (value: number): string => formatAmount(style, value, limit.unit);
   return [
-    plainText(explainLimit(rig, limit)),
+    plainText(explainLimit(style, rig, limit)),
     ...lines.map(({ amount: { lo, stated, hi }, basis, origin, what, ...part }) => {
       const name = `${partName(rig, part)}${what === 'start' ? ', start' : ''}`;
       const how = [basis, origin].filter(Boolean).join(': ');
@@ -136,8 +149,8 @@ const LABEL_WIDTH = 46;
 const VERDICT_WIDTH = 6;
 const SHARE_WIDTH = 7;
 
-function row(rig: Rig, limit: Limit): string {
-  const share = shareWords(limit).padStart(SHARE_WIDTH);
-  const label = limitLabel(rig, limit).padEnd(LABEL_WIDTH);
-  return `${limit.verdict.padEnd(VERDICT_WIDTH)} ${share}  ${label} ${spareOrOver(limit, limit.edge)}`;
+function row(style: NumberStyle, rig: Rig, limit: Limit): string {
+  const share = shareWords(style, limit).padStart(SHARE_WIDTH);
+  const label = limitLabel(style, rig, limit).padEnd(LABEL_WIDTH);
+  return `${limit.verdict.padEnd(VERDICT_WIDTH)} ${share}  ${label} ${spareOrOver(style, limit, limit.edge)}`;
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import {
   batteryClockOf,
   cautionsOf,
@@ -31,12 +32,13 @@ const REPORT_VERSION = 3;
 
 /** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
 export function reportAsJson(
+  style: NumberStyle,
   compiled: CompiledRig,
   scene: CheckScene & Pick<Scene, 'charge'>,
   result: CheckResult,
 ): object {
   const { rig } = compiled;
-  const words = explain(rig, result);
+  const words = explain(style, rig, result);
   const clock = batteryClockOf(scene, result);
   return {
     format: REPORT_FORMAT,
@@ -49,14 +51,14 @@ export function reportAsJson(
     condition: words.condition,
     action: words.action,
     because: plainText(words.reason),
-    limits: ladderOf(result).map((limit) => limitAsJson(rig, limit)),
+    limits: ladderOf(result).map((limit) => limitAsJson(style, rig, limit)),
     startOrder: result.order.map((consumer) => consumer.load.id),
     restarts: result.restarts.map(({ loadId, holds, switchOffFirst }) => ({
       load: loadId,
       holds,
       switchOffFirst,
     })),
-    ifSourceDrops: dropOutAsJson(compiled, scene),
+    ifSourceDrops: dropOutAsJson(style, compiled, scene),
     whenPowerComesBack: powerBackAsJson(compiled, scene),
     oneUnplannedLoad: unplannedLoadsOf(rig, scene).map(({ circuit, mostW, limit }) => ({
       circuit: circuit.id,
@@ -89,13 +91,13 @@ function leanAsJson({ lean }: CheckResult): object {
   };
 }
 
-function dropOutAsJson(compiled: CompiledRig, scene: CheckScene): object | null {
+function dropOutAsJson(style: NumberStyle, compiled: CompiledRig, scene: CheckScene): object | null {
   const dropOut = dropOutOf(compiled, scene);
   if (!dropOut) return null;
   const { verdict, decider, tripsWhen, dark, mayStall } = dropOut;
   return {
     verdict,
-    because: decider ? plainText(explainLimit(compiled.rig, decider)) : '',
+    because: decider ? plainText(explainLimit(style, compiled.rig, decider)) : '',
     tripsWhen: tripsWhen ?? null,
     dark: dark.map(({ load }) => load.id),
     mayStall: mayStall ?? null,
@@ -127,12 +129,12 @@ function inputLimitAsJson(rig: Rig, result: CheckResult): object | null {
   return { setA, atMostA, atLeastA, because, aheadA };
 }
 
-function limitAsJson(rig: Rig, limit: Limit): object {
+function limitAsJson(style: NumberStyle, rig: Rig, limit: Limit): object {
   const { id, kind, unit, start, running, worst, capacity, headroom, loading, verdict, edge } = limit;
   return {
     id,
     kind,
-    label: limitLabel(rig, limit),
+    label: limitLabel(style, rig, limit),
     load: start?.loadId ?? null,
     part: start?.partId ?? null,
     restart: start?.again ?? false,
@@ -146,7 +148,7 @@ function limitAsJson(rig: Rig, limit: Limit): object {
     verdict,
     edge,
     decidedBy: doubtsOf(limit).map(doubtAsJson),
-    because: plainText(explainLimit(rig, limit)),
+    because: plainText(explainLimit(style, rig, limit)),
   };
 }
 

@@ -11,6 +11,9 @@ import {
 } from './exit-codes.ts';
 import { openRig } from './open-rig.ts';
 
+/** What a terminal and a script read alike, whatever the machine's language. */
+const NUMBER_STYLE = 'point';
+
 export interface Output {
   readonly out: (text: string) => void;
   readonly err: (text: string) => void;
@@ -37,7 +40,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     .action(async (file: string, options: CheckOptions) => {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
-      const { result, text } = checkCommand(rig, options);
+      const { result, text } = checkCommand(NUMBER_STYLE, rig, options);
       out(text);
       exitCode = result.decider ? EXIT_OF_VERDICT[result.verdict] : EXIT_NOTHING_TO_CHECK;
     });

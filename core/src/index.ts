@@ -3,7 +3,7 @@
 export { BASES, type Basis, type Interval, type Quantity } from './quantity/quantity.js';
 export { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from './quantity/format.js';
 export { formatDuration } from './quantity/format-time.js';
-export { useNumberStyle, type NumberStyle } from './quantity/number-style.js';
+export type { NumberStyle } from './quantity/number-style.js';
 export { parseNumber } from './quantity/parse.js';
 export { shownUnit, type UnitSystem } from './quantity/units.js';
 export { LOAD_FAMILIES, kindOfPart, type LoadFamily, type PartKind } from './reference/kinds-of-parts.js';

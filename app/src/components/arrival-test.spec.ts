@@ -18,7 +18,7 @@ function rigWithInlet(): Rig {
 function setUp() {
   const rig = rigWithInlet();
   const kept: SourceTest[] = [];
-  const page = onPage(ArrivalTest, () => ({ rig, supply: shore, post: postOf(rig, shore) }));
+  const page = onPage(ArrivalTest, () => ({ rig, supply: shore, post: postOf('point', rig, shore) }));
   page.fixture.componentInstance.kept.subscribe((test) => kept.push(test));
   const readings = (lightV: string, lightA: string, loadedV: string, loadedA: string): void => {
     page.type('Little on, V', lightV);
@@ -32,14 +32,14 @@ function setUp() {
 describe('an arrival test', () => {
   it('is of a post: a battery has none, and a post says what is known of it', () => {
     const rig = rigWithInlet();
-    expect(postOf(rig, rig.supplies[0]!)).toBeUndefined();
-    expect(postOf(rig, shore)?.line).toMatch(/^Two readings/);
+    expect(postOf('point', rig, rig.supplies[0]!)).toBeUndefined();
+    expect(postOf('point', rig, shore)?.line).toMatch(/^Two readings/);
     const tested: Supply = {
       ...shore,
       volts: { value: 121, basis: 'measured' },
       sourceOhms: { value: 0.25, basis: 'measured' },
     };
-    expect(postOf(rig, tested)?.line).toMatch(/^0\.25.ohm, 121.V with nothing on/);
+    expect(postOf('point', rig, tested)?.line).toMatch(/^0\.25.ohm, 121.V with nothing on/);
   });
 
   it('finds the resistance from two readings by Ohm: (121 - 118.5) V / 10 A = 0.25 ohm (physics)', () => {

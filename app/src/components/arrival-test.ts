@@ -1,4 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from './unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import {
   formatNumber,
   parseNumber,
@@ -31,14 +33,14 @@ export interface Post {
 }
 
 /** The post a supply comes from; undefined where it comes from none. */
-export function postOf(rig: Rig, supply: Supply): Post | undefined {
+export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | undefined {
   const inlet = rig.sources.find(({ id, kind }) => kind === 'inlet' && supply.sources.includes(id));
   const bus = rig.buses.find(({ id }) => id === inlet?.bus);
   if (!inlet || !bus) return undefined;
   const { volts, sourceOhms } = supply;
   const known =
     volts && sourceOhms
-      ? `${formatNumber(sourceOhms.value, 2)} ohm, ${formatNumber(volts.value, 1)} V with nothing on.`
+      ? `${formatNumber(style, sourceOhms.value, 2)} ohm, ${formatNumber(style, volts.value, 1)} V with nothing on.`
       : 'Two readings tell how strong the post is.';
   return { nominalV: bus.volts, line: keepTogether(known) };
 }
@@ -134,6 +136,7 @@ export function postOf(rig: Rig, supply: Supply): Post | undefined {
   `,
 })
 export class ArrivalTest {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly supply = input.required<Supply>();
   readonly post = input.required<Post>();
@@ -151,7 +154,7 @@ export class ArrivalTest {
 
   private readonly values = computed(() => {
     const typed = this.typed();
-    return (id: FieldId): number | undefined => usable(typed[id]);
+    return (id: FieldId): number | undefined => usable(this.numberStyle, typed[id]);
   });
 
   protected readonly found = computed((): SourceTest | undefined => {
@@ -192,7 +195,7 @@ export class ArrivalTest {
 
   protected isWrong(id: FieldId): boolean {
     const text = this.typed()[id];
-    return text.trim() !== '' && usable(text) === undefined;
+    return text.trim() !== '' && usable(this.numberStyle, text) === undefined;
   }
 
   protected type(id: FieldId, text: string): void {
@@ -200,13 +203,13 @@ export class ArrivalTest {
   }
 
   protected words(test: SourceTest): { readonly line: string; readonly detail: string } {
-    const { line, detail } = sourceTestWords(test);
+    const { line, detail } = sourceTestWords(this.numberStyle, test);
     return { line: keepTogether(line), detail: keepTogether(detail) };
   }
 }
 
 /** A reading: a number from 0 on. */
-function usable(text: string): number | undefined {
-  const value = parseNumber(text);
+function usable(style: NumberStyle, text: string): number | undefined {
+  const value = parseNumber(style, text);
   return value !== undefined && value >= 0 ? value : undefined;
 }

@@ -1,4 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from './unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   formatPercent,
   limitLabel,
@@ -43,6 +45,7 @@ interface Row {
   styleUrl: './limit-ladder.css',
 })
 export class LimitLadder {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly result = input.required<CheckResult>();
   readonly limits = input.required<readonly Limit[]>();
@@ -57,12 +60,12 @@ export class LimitLadder {
   protected readonly rows = computed(() =>
     this.limits()
       .filter((limit, place) => this.isUnfolded() || !folds(limit, place))
-      .map((limit) => rowOf(this.rig(), limit)),
+      .map((limit) => rowOf(this.numberStyle, this.rig(), limit)),
   );
   protected readonly foldedWords = computed(() => {
     const [fullest] = this.folding();
     if (!fullest) return undefined;
-    const most = formatPercent(fullest.loading);
+    const most = formatPercent(this.numberStyle, fullest.loading);
     return this.folding().length === 1
       ? `1 more holds, at ${most}`
       : `${this.folding().length} more hold, the fullest at ${most}`;
@@ -77,16 +80,16 @@ export class LimitLadder {
 const folds = ({ verdict, loading, start }: Limit, place: number): boolean =>
   verdict === 'holds' && (place >= MOST_ROWS || loading < (start ? FOLD_STARTS_BELOW : FOLD_BELOW));
 
-function rowOf(rig: Rig, limit: Limit): Row {
+function rowOf(style: NumberStyle, rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;
   const most = limit.kind === 'unknown-rating' ? Infinity : capacity[edge];
   const at = (value: number): number => Math.min(ROW_END, (value / most) * LIMIT_AT);
   const decides = edge === 'optimistic' ? worst.lo : worst.hi;
   return {
     limit,
-    label: keepTogether(limitLabel(rig, limit)),
-    share: shareWords(limit),
-    headroom: spareOrOver(limit, edge).replace(' to spare', ''),
+    label: keepTogether(limitLabel(style, rig, limit)),
+    share: shareWords(style, limit),
+    headroom: spareOrOver(style, limit, edge).replace(' to spare', ''),
     word: VERDICT_WORDS[verdict],
     running: at(Math.min(running.stated, worst.stated)),
     start: at(worst.stated),

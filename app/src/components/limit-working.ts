@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { UnitChoice } from './unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   capitalised,
   explainLimit,
@@ -45,22 +46,23 @@ import { keepTogether } from './keep-together';
   styleUrl: './working-sheet.css',
 })
 export class LimitWorking {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly set = input.required<AnsweredSet>();
   readonly limit = input.required<Limit>();
 
-  protected readonly working = computed(() => workingOf(this.set(), this.limit()));
+  protected readonly working = computed(() => workingOf(this.numberStyle, this.set(), this.limit()));
   protected readonly sentence = computed(() =>
-    keepTogether(plainText(explainLimit(this.rig(), this.limit()))),
+    keepTogether(plainText(explainLimit(this.numberStyle, this.rig(), this.limit()))),
   );
   protected readonly lines = computed(() => {
     const { unit } = this.limit();
     return this.working().lines.map((line) => ({
       name: `${sentenceCase(partName(this.rig(), line))}${line.what === 'start' ? ', start' : ''}`,
-      stated: formatAmount(line.amount.stated, unit),
+      stated: formatAmount(this.numberStyle, line.amount.stated, unit),
       basis: line.basis,
       origin: line.origin,
-      range: `${formatAmount(line.amount.lo, unit).replace(/ \D+$/, '')} to ${formatAmount(line.amount.hi, unit).replace(/ \D+$/, '')}`,
+      range: `${formatAmount(this.numberStyle, line.amount.lo, unit).replace(/ \D+$/, '')} to ${formatAmount(this.numberStyle, line.amount.hi, unit).replace(/ \D+$/, '')}`,
     }));
   });
 }

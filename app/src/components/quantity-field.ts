@@ -1,9 +1,11 @@
+import { UnitChoice } from './unit-choice';
 import type { ElementRef } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
+  inject,
   input,
   output,
   signal,
@@ -42,6 +44,7 @@ let nextId = 0;
   styleUrl: './quantity-field.css',
 })
 export class QuantityField {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly label = input.required<string>();
   readonly unit = input.required<string>();
   readonly quantity = input.required<Quantity>();
@@ -75,7 +78,7 @@ export class QuantityField {
     effect(() => {
       const value = this.value();
       untracked(() => {
-        if (parseNumber(this.typed()) !== value) this.typed.set(this.shown(value));
+        if (parseNumber(this.numberStyle, this.typed()) !== value) this.typed.set(this.shown(value));
         this.fault.set(undefined);
       });
     });
@@ -89,10 +92,10 @@ export class QuantityField {
 
   protected type(text: string): void {
     this.typed.set(text);
-    const value = parseNumber(text);
+    const value = parseNumber(this.numberStyle, text);
     if (value === undefined) {
       this.fault.set(
-        `must be a number of ${this.unit()}, such as ${formatAmount(this.quantity().value, this.unit())}`,
+        `must be a number of ${this.unit()}, such as ${formatAmount(this.numberStyle, this.quantity().value, this.unit())}`,
       );
       return;
     }
@@ -118,7 +121,7 @@ export class QuantityField {
   }
 
   private shown(value: number): string {
-    return formatNumber(value, Math.abs(value) < SMALL ? 2 : 0);
+    return formatNumber(this.numberStyle, value, Math.abs(value) < SMALL ? 2 : 0);
   }
 }
 

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import { useNumberStyle, type NumberStyle, type UnitSystem } from '@heliarch/core';
+import type { NumberStyle, UnitSystem } from '@heliarch/core';
 
 export type Clock = '12' | '24';
 
@@ -37,10 +37,6 @@ export class UnitChoice {
   readonly system = this.units.asReadonly();
   readonly clock = this.hours.asReadonly();
   readonly numbers = kept(NUMBERS);
-
-  constructor() {
-    useNumberStyle(this.numbers);
-  }
 
   choose(system: UnitSystem): void {
     this.units.set(system);

@@ -1,3 +1,4 @@
+import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { worthLookingUpWords, type Rig } from '@heliarch/core';
@@ -46,6 +47,7 @@ const REST_MS = 400;
   `,
 })
 export class WorthNext {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly opened = output<string>();
 
@@ -59,6 +61,6 @@ export class WorthNext {
   protected readonly worth = computed(() => {
     const given = this.asked()?.given;
     const found = given?.value;
-    return found && { ...worthLookingUpWords(given.about, found), loadId: found.loadId };
+    return found && { ...worthLookingUpWords(this.numberStyle, given.about, found), loadId: found.loadId };
   });
 }

@@ -1,5 +1,14 @@
+import { UnitChoice } from '../components/unit-choice';
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core';
 import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
 
@@ -109,6 +118,7 @@ import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@helia
   `,
 })
 export class KindPicker {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly picked = output<TypicalLoad>();
   readonly named = output<string>();
 
@@ -155,7 +165,7 @@ export class KindPicker {
       [0, 0],
     );
     const start = parts.some(({ kind }) => kindOfPart(kind).startMultiple) ? ', with a start' : '';
-    return `${formatNumber(rough(low), 0)} to ${formatNumber(rough(high), 0)} W${start}`;
+    return `${formatNumber(this.numberStyle, rough(low), 0)} to ${formatNumber(this.numberStyle, rough(high), 0)} W${start}`;
   }
 }
 

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { loadTable, readLoadTable } from '@heliarch/core/editing';
@@ -141,6 +142,7 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
   `,
 })
 export class ListImport {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   private readonly state = inject(LoadsState);
   private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
@@ -154,7 +156,7 @@ export class ListImport {
     const text = this.text();
     if (text.trim() === '') return undefined;
     const { data } = parse<string[]>(text, { skipEmptyLines: 'greedy' });
-    return readLoadTable(this.state.rig(), data);
+    return readLoadTable(this.numberStyle, this.state.rig(), data);
   });
   protected readonly fault = computed(() => this.tooLarge() ?? this.read()?.fault);
   protected readonly preview = computed(() => {

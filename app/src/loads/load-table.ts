@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { formatNumber } from '@heliarch/core';
 import { BasisMark } from '../components/basis-mark';
@@ -23,6 +24,7 @@ const HEADS: readonly { readonly column: Column; readonly label: string; readonl
   styleUrl: './load-table.css',
 })
 export class LoadTable {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(LoadsState);
   /** A load was chosen: where its plate is below the list, it must come into view. */
   readonly opened = output();
@@ -42,7 +44,7 @@ export class LoadTable {
   }
 
   protected number(value: number): string {
-    return formatNumber(value, 0);
+    return formatNumber(this.numberStyle, value, 0);
   }
 
   protected open(row: LoadRow): void {

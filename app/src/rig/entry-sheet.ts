@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatNumber, entriesOf, ENTRY_WORDS, type Entry } from '@heliarch/core';
@@ -87,6 +88,7 @@ const VOLTS_OF_ONE = 12.8;
   `,
 })
 export class EntrySheet implements OnInit {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(RigState);
   protected readonly sheet = inject(SheetContext);
 
@@ -124,7 +126,7 @@ export class EntrySheet implements OnInit {
     const usable = energy * (1 - (battery.reservePercent ?? 0) / PERCENT);
     const twelves = Math.round(volts / VOLTS_OF_ONE);
     const series = twelves > 1 ? `, as ${twelves} batteries of 12 V in series` : '';
-    return `= ${formatNumber(energy, 1)} kWh at ${formatNumber(volts, 1)} V${series}; ${formatNumber(usable, 1)} kWh above the reserve`;
+    return `= ${formatNumber(this.numberStyle, energy, 1)} kWh at ${formatNumber(this.numberStyle, volts, 1)} V${series}; ${formatNumber(this.numberStyle, usable, 1)} kWh above the reserve`;
   });
 
   ngOnInit(): void {

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   capitalised,
@@ -19,6 +20,7 @@ import { RigSession } from '../storage/rig-session';
 /** The system that is described, and which part of it is looked at. */
 @Injectable()
 export class RigState {
+  protected readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
 
   readonly rig = computed((): Rig => {
@@ -28,7 +30,7 @@ export class RigState {
   });
 
   /** Whether the parts fit each other, the worst first. */
-  readonly checks = computed(() => rigChecksOf(this.rig()));
+  readonly checks = computed(() => rigChecksOf(this.numberStyle, this.rig()));
 
   private readonly chosen = signal<Target | undefined>(undefined);
   /** Why something was not removed. */

@@ -79,7 +79,7 @@ export class ChargeReading {
   });
 
   protected take(text: string): void {
-    const percent = parseNumber(text);
+    const percent = parseNumber(this.units.numbers, text);
     const isUsable = percent !== undefined && percent >= 0 && percent <= 100;
     this.isWrong.set(!isUsable);
     if (!isUsable) return;

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { UnitChoice } from '../components/unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { clockWorkingOf, formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
 import { BasisMark } from '../components/basis-mark';
 import { keepTogether } from '../components/keep-together';
@@ -35,13 +36,14 @@ import { keepTogether } from '../components/keep-together';
   styleUrl: '../components/working-sheet.css',
 })
 export class ClockWorking {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly set = input.required<AnsweredSet>();
   readonly clock = input.required<BatteryClock>();
 
   protected readonly keep = keepTogether;
-  protected readonly working = computed(() => clockWorkingOf(this.set(), this.clock()));
+  protected readonly working = computed(() => clockWorkingOf(this.numberStyle, this.set(), this.clock()));
 
   protected watts(value: number): string {
-    return formatAmount(value, 'W');
+    return formatAmount(this.numberStyle, value, 'W');
   }
 }

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
@@ -168,6 +169,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
   `,
 })
 export class ContingencyList {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(TogetherState);
   private readonly questions = inject(Answers);
 
@@ -179,15 +181,15 @@ export class ContingencyList {
 
   protected readonly answers = computed(() => {
     const contingencies = this.state.contingencies();
-    return contingencies ? contingencyLines(this.rig(), contingencies) : [];
+    return contingencies ? contingencyLines(this.numberStyle, this.rig(), contingencies) : [];
   });
 
-  protected readonly post = computed(() => postOf(this.rig(), this.result().supply));
+  protected readonly post = computed(() => postOf(this.numberStyle, this.rig(), this.result().supply));
 
   protected readonly keep = keepTogether;
   protected readonly sizes: readonly Choice[] = UNPLANNED_W.map((watts) => ({
     id: `${watts}`,
-    label: formatAmount(watts, 'W'),
+    label: formatAmount(this.numberStyle, watts, 'W'),
   }));
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly watts = signal(USUAL_UNPLANNED_W);
@@ -209,7 +211,7 @@ export class ContingencyList {
   protected readonly unplanned = computed(() => {
     const given = this.unplannedAsked()?.given;
     if (this.open() !== 'unplanned' || given?.about.watts === undefined) return undefined;
-    return unplannedLoadWords(given.about.rig, given.value, given.about.watts);
+    return unplannedLoadWords(this.numberStyle, given.about.rig, given.value, given.about.watts);
   });
   protected readonly asked = computed(() =>
     this.open() === 'unplanned' ? this.unplannedAsked()?.newest : undefined,

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import {
   dimmingWords,
   inputLimitWords,
@@ -19,9 +20,13 @@ export interface ContingencyLine {
 }
 
 /** What the set does when the power comes back, at the lights and at the input limit. */
-export function contingencyLines(rig: Rig, contingencies: Contingencies): readonly ContingencyLine[] {
+export function contingencyLines(
+  style: NumberStyle,
+  rig: Rig,
+  contingencies: Contingencies,
+): readonly ContingencyLine[] {
   const { powerBack: back, dimming, inputLimit: limit, voltageDrops } = contingencies;
-  const drop = voltageDropWords(voltageDrops);
+  const drop = voltageDropWords(style, voltageDrops);
   return [
     ...(back
       ? [
@@ -29,16 +34,16 @@ export function contingencyLines(rig: Rig, contingencies: Contingencies): readon
             id: 'power-back',
             question: 'When power comes back',
             verdict: back.verdict,
-            ...powerBackWords(rig, back),
+            ...powerBackWords(style, rig, back),
           },
         ]
       : []),
     ...(dimming
-      ? [{ id: 'dimming', question: 'Lights dip', verdict: undefined, ...dimmingWords(rig, dimming) }]
+      ? [{ id: 'dimming', question: 'Lights dip', verdict: undefined, ...dimmingWords(style, rig, dimming) }]
       : []),
     ...(drop ? [{ id: 'voltage-drop', question: 'Voltage drop', verdict: undefined, ...drop }] : []),
     ...(limit
-      ? [{ id: 'input-limit', question: 'Input limit', verdict: undefined, ...inputLimitWords(limit) }]
+      ? [{ id: 'input-limit', question: 'Input limit', verdict: undefined, ...inputLimitWords(style, limit) }]
       : []),
   ];
 }

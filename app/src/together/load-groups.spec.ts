@@ -9,6 +9,7 @@ function groupsFor(...ids: string[]) {
     on: ids.map((load) => ({ load })),
   };
   const groups = groupLoads(
+    'point',
     rig,
     scene,
     check(compile(rig), scene),
@@ -50,6 +51,7 @@ describe('the load list', () => {
     };
     const scene = { supply: 'battery', on: [{ load: 'kettle' }] };
     const [motors] = groupLoads(
+      'point',
       weak,
       scene,
       check(compile(weak), scene),

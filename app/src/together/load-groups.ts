@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import {
   LOAD_FAMILIES,
   outlookWords,
@@ -54,6 +55,7 @@ export interface LoadGroup {
 
 /** The loads by family, each with its place in the start order or its outlook. */
 export function groupLoads(
+  style: NumberStyle,
   rig: Rig,
   scene: Pick<Scene, 'on'>,
   result: CheckResult,
@@ -75,7 +77,7 @@ export function groupLoads(
       runningBasis: summary.running.basis,
       start: summary.start,
       notFed: notFed.get(load.id),
-      outlook: outlook && saysSomething(outlook, result) ? lineOf(rig, load, outlook) : undefined,
+      outlook: outlook && saysSomething(outlook, result) ? lineOf(style, rig, load, outlook) : undefined,
     };
   });
   return LOAD_FAMILIES.map((family) => groupOf(family, rows)).filter((group) => group.rows.length > 0);
@@ -87,8 +89,8 @@ function saysSomething(outlook: Outlook, result: CheckResult): boolean {
   return outlook.answer === 'later' && (outlook.after !== undefined || outlook.inState !== undefined);
 }
 
-function lineOf(rig: Rig, load: Load, outlook: Outlook): OutlookLine {
-  return { mark: MARKS[outlook.answer], words: outlookWords(rig, load, outlook) };
+function lineOf(style: NumberStyle, rig: Rig, load: Load, outlook: Outlook): OutlookLine {
+  return { mark: MARKS[outlook.answer], words: outlookWords(style, rig, load, outlook) };
 }
 
 function groupOf(family: LoadFamily, rows: readonly LoadRow[]): LoadGroup {

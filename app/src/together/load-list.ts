@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import {
   afterNextRender,
@@ -36,6 +37,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
   styleUrl: './load-list.css',
 })
 export class LoadList {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly state = inject(TogetherState);
   private readonly injector = inject(Injector);
   private readonly ticks = viewChildren<ElementRef<HTMLInputElement>>('tick');
@@ -43,6 +45,7 @@ export class LoadList {
 
   protected readonly groups = computed(() =>
     groupLoads(
+      this.numberStyle,
       this.state.rig(),
       this.state.scene(),
       this.state.result(),
@@ -67,7 +70,7 @@ export class LoadList {
   }
 
   protected number(value: number): string {
-    return formatNumber(value, 0);
+    return formatNumber(this.numberStyle, value, 0);
   }
 
   protected switchLoad(row: LoadRow, isOn: boolean): void {

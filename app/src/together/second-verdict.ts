@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { UnitChoice } from '../components/unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   explainLimit,
   formatAmount,
@@ -109,6 +110,7 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
   `,
 })
 export class SecondVerdict {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly sourceName = input.required<string>();
   readonly dropOut = input.required<DropOut | undefined>();
@@ -137,7 +139,7 @@ export class SecondVerdict {
     if (!tripsWhen || tripsWhen.pace === 'unknown') return VERDICT_WORDS[verdict];
     const pace =
       tripsWhen.pace === 'seconds'
-        ? `within ${formatNumber(tripsWhen.withinS, 0, 'at-most')} s`
+        ? `within ${formatNumber(this.numberStyle, tripsWhen.withinS, 0, 'at-most')} s`
         : PACES[tripsWhen.pace];
     return `${VERDICT_WORDS[verdict]} ${pace}`;
   });
@@ -149,7 +151,7 @@ export class SecondVerdict {
     if (drop.isAllDark) return keepTogether(`No inverter feeds ${dark}.`);
     const goesDark = dark ? ` Dark: ${dark}.` : '';
     return keepTogether(
-      `${drop.decider ? plainText(explainLimit(this.rig(), drop.decider)) : 'Nothing is on.'}${goesDark}`,
+      `${drop.decider ? plainText(explainLimit(this.numberStyle, this.rig(), drop.decider)) : 'Nothing is on.'}${goesDark}`,
     );
   });
 
@@ -159,7 +161,7 @@ export class SecondVerdict {
   }
 
   protected falling({ amps, reserveInS, charge }: BatteryClock): string {
-    const rate = `Falling ${formatAmount(amps.stated, 'A')}`;
+    const rate = `Falling ${formatAmount(this.numberStyle, amps.stated, 'A')}`;
     return keepTogether(
       reserveInS === undefined || this.isOld(charge)
         ? rate

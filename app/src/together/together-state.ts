@@ -1,3 +1,4 @@
+import { UnitChoice } from '../components/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
@@ -43,6 +44,7 @@ interface Asked {
 /** The question of this room, "can these run together on this supply?", and its answer. */
 @Injectable()
 export class TogetherState {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   private readonly answers = inject(Answers);
 
@@ -66,7 +68,7 @@ export class TogetherState {
   private readonly compiled = computed(() => compile(this.system()));
   private readonly system = computed(() => this.rig(), { equal: isSameSystem });
   readonly result = computed(() => check(this.compiled(), this.scene(), this.startOrder()));
-  readonly explanation = computed(() => explain(this.rig(), this.result()));
+  readonly explanation = computed(() => explain(this.numberStyle, this.rig(), this.result()));
   /** What the staircase is drawn of, where the user chose it. */
   readonly head = signal<string | undefined>(undefined);
   readonly heads = computed(() => staircaseHeads(this.result()));

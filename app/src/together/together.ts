@@ -86,13 +86,13 @@ export class Together {
   protected readonly caption = computed(() => {
     const { decider } = this.state.result();
     const isOnAxis = decider === undefined || decider.element === this.state.staircase()?.element;
-    if (!isOnAxis) return `decided by ${limitLabel(this.state.rig(), decider)}`;
+    if (!isOnAxis) return `decided by ${limitLabel(this.units.numbers, this.state.rig(), decider)}`;
     const waitS = this.state.staircase()?.waitS;
     return `${CAPTIONS[this.state.startOrder()]}${waitS === undefined ? '' : `, ${waitS} s apart`}`;
   });
 
   protected settle(settlement: Settlement): string {
-    return keepTogether(settlementWords(this.state.rig(), settlement));
+    return keepTogether(settlementWords(this.units.numbers, this.state.rig(), settlement));
   }
 
   /** On the phone they are on a page of their own; then the focus goes there. */

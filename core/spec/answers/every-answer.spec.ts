@@ -46,7 +46,7 @@ const anyQuestion = fc.constantFrom(...RIGS).chain((rig) =>
 
 /** Everything the tool says about a set. */
 function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly string[] {
-  const { word, condition, action, reason } = explain(rig, result);
+  const { word, condition, action, reason } = explain('point', rig, result);
   const drop = dropOutOf(compile(rig), scene);
   const settlement = settlementOf(compile(rig), scene, result);
   const back = powerBackOf(compile(rig), scene);
@@ -60,11 +60,11 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
     action,
     plainText(reason),
     ...ladderOf(result).flatMap((each) => {
-      const { lines: parts, sum, source, edge } = workingOf(result, each);
+      const { lines: parts, sum, source, edge } = workingOf('point', result, each);
       return [
-        limitLabel(rig, each),
-        spareOrOver(each, each.edge),
-        plainText(explainLimit(rig, each)),
+        limitLabel('point', rig, each),
+        spareOrOver('point', each, each.edge),
+        plainText(explainLimit('point', rig, each)),
         ...parts.map(({ origin }) => origin),
         sum,
         source,
@@ -72,17 +72,19 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
       ];
     }),
     ...[...outlooksOf(compile(rig), scene)].map(([id, outlook]) =>
-      outlookWords(rig, loadOf(rig, id), outlook),
+      outlookWords('point', rig, loadOf(rig, id), outlook),
     ),
     ...notChecked(rig, result),
     ...cautionsOf(rig, result).flatMap(({ line, text }) => [line, text]),
-    ...(drop?.decider ? [plainText(explainLimit(rig, drop.decider))] : []),
-    ...(settlement ? [settlementWords(rig, settlement)] : []),
-    ...(back ? lines(powerBackWords(rig, back)) : []),
-    ...(dimming ? lines(dimmingWords(rig, dimming)) : []),
-    ...(limit ? lines(inputLimitWords(limit)) : []),
-    ...lines(voltageDropWords(voltageDropsOf(rig, result))),
-    ...lines(unplannedLoadWords(rig, unplannedLoadsOf(rig, scene, USUAL_UNPLANNED_W), USUAL_UNPLANNED_W)),
+    ...(drop?.decider ? [plainText(explainLimit('point', rig, drop.decider))] : []),
+    ...(settlement ? [settlementWords('point', rig, settlement)] : []),
+    ...(back ? lines(powerBackWords('point', rig, back)) : []),
+    ...(dimming ? lines(dimmingWords('point', rig, dimming)) : []),
+    ...(limit ? lines(inputLimitWords('point', limit)) : []),
+    ...lines(voltageDropWords('point', voltageDropsOf(rig, result))),
+    ...lines(
+      unplannedLoadWords('point', rig, unplannedLoadsOf(rig, scene, USUAL_UNPLANNED_W), USUAL_UNPLANNED_W),
+    ),
   ];
 }
 

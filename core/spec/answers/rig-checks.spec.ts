@@ -14,14 +14,15 @@ const battery = (rig: Rig, more: Partial<Rig['batteries'][number]>): Rig => ({
   ...rig,
   batteries: rig.batteries.map((each) => ({ ...each, ...more })),
 });
-const verdictOf = (rig: Rig, id: string) => rigChecksOf(rig).find((check) => check.id === id)?.verdict;
+const verdictOf = (rig: Rig, id: string) =>
+  rigChecksOf('point', rig).find((check) => check.id === id)?.verdict;
 
 describe('rig checks', () => {
   const rig = exampleRig({}, { watts: 3000, va: 3000, tiers: [[6000, 1]] });
 
   it('weigh fuse and protection by the amps at cut-off (physics: P over V)', () => {
     const cutOff = battery(rig, { cutOffV: 10, fuse: { amps: 400, kind: 'class-t' }, dischargeA: 400 });
-    const fuse = rigChecksOf(cutOff).find(({ id }) => id.endsWith(':fuse:1'))!;
+    const fuse = rigChecksOf('point', cutOff).find(({ id }) => id.endsWith(':fuse:1'))!;
     const amps = Number(/is (\d+) A at cut-off/.exec(fuse.sentence)![1]);
     expect(amps).toBeGreaterThan(600);
     expect(amps).toBeLessThan(600 * 1.5);
@@ -61,7 +62,7 @@ describe('rig checks', () => {
   });
 
   it('say what is not known and what the hand does, the worst first', () => {
-    const found = rigChecksOf(demoRig('puffin'));
+    const found = rigChecksOf('point', demoRig('puffin'));
     expect(found[0]!.verdict).toBe('trips');
     expect(found.at(-1)!.verdict).toBe('holds');
     for (const check of found)
@@ -111,7 +112,7 @@ describe('the number worth looking up next', () => {
     expect([worth.loadId, worth.field]).toEqual(['saw', 'start']);
     expect(worth.threshold).toBeGreaterThan(3900);
     expect(worth.threshold).toBeLessThanOrEqual(4800);
-    expect(worthLookingUpWords(rig, worth).why).toMatch(/or less the set that is on holds/);
+    expect(worthLookingUpWords('point', rig, worth).why).toMatch(/or less the set that is on holds/);
     expect(countDoubts(rig).doubtful).toBe(2);
   });
 
@@ -122,7 +123,7 @@ describe('the number worth looking up next', () => {
     );
     const words = (rig: Rig, ...ids: string[]) => {
       const scene = { supply: 'battery', on: on(...ids) };
-      return worthLookingUpWords(rig, worthLookingUp(compile(rig), scene)!).why;
+      return worthLookingUpWords('point', rig, worthLookingUp(compile(rig), scene)!).why;
     };
     const small = exampleRig({ lamp: { w: q(20, 'guess') } });
     expect(words(small, 'lamp')).toContain('Nothing is Tight for now.');

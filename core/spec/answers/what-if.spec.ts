@@ -41,7 +41,7 @@ describe('when the power comes back', () => {
     expect(back?.verdict).toBe('trips');
     expect(back?.decider?.worst.stated).toBeCloseTo(6600, 6);
     expect(back?.switchOffFirst.map(({ id }) => id)).toEqual(['left']);
-    expect(powerBackWords(rig, back!).line).toBe('Switch the left off before it comes back.');
+    expect(powerBackWords('point', rig, back!).line).toBe('Switch the left off before it comes back.');
   });
 
   it('lets restart waits more than 5 s apart pass one after the other', () => {
@@ -50,7 +50,7 @@ describe('when the power comes back', () => {
     expect(apart(5)?.verdict).toBe('trips');
     expect(apart(180)?.verdict).toBe('holds');
     expect(apart(180)?.waves.map(({ afterS }) => afterS)).toEqual([0, 180]);
-    expect(powerBackWords(rig, apart(180)!).detail).toBe('At once: left. After 3 min: right.');
+    expect(powerBackWords('point', rig, apart(180)!).detail).toBe('At once: left. After 3 min: right.');
   });
 
   it('waits for a soft starter, and not for one that is bypassed', () => {
@@ -152,10 +152,10 @@ describe('one more switch', () => {
     expect(weakest?.mostW).toBeGreaterThan(990);
     expect(weakest?.mostW).toBeLessThanOrEqual(1000);
     expect(weakest?.limit?.verdict).toBe('tight');
-    expect(unplannedLoadWords(rig, unplannedLoadsOf(rig, battery('heater')), 1500)?.line).toBe(
+    expect(unplannedLoadWords('point', rig, unplannedLoadsOf(rig, battery('heater')), 1500)?.line).toBe(
       '1,500 W more on Main may trip it.',
     );
-    expect(unplannedLoadWords(rig, unplannedLoadsOf(rig, battery('heater'), 800), 800)?.line).toBe(
+    expect(unplannedLoadWords('point', rig, unplannedLoadsOf(rig, battery('heater'), 800), 800)?.line).toBe(
       'Any one more of 800 W holds.',
     );
   });
@@ -205,7 +205,7 @@ describe('the dip of a start', () => {
     // all that is left of the battery's part with a second one beside it is half of it
     const second = found.remedies.find(({ what }) => what === 'second-battery');
     expect(found.dip.stated - second!.dip).toBeCloseTo(found.parts[1]!.share / 2, 9);
-    expect(dimmingWords(known, found).detail).toContain('with a soft starter');
+    expect(dimmingWords('point', known, found).detail).toContain('with a soft starter');
   });
 
   it('on a generator follows its reactance, S / (S + S_gen / x) to first order (methods.md 7)', () => {
@@ -246,7 +246,7 @@ describe('the advised input limit', () => {
     expect(limit?.atMostA).toBeCloseTo(18, 9);
     expect(limit?.atLeastA).toBeCloseTo(8, 9);
     expect(limit?.because).toBe('breaker');
-    expect(inputLimitWords(limit!).line).toBe('At most 18 A. 26 A is set, more than that.');
+    expect(inputLimitWords('point', limit!).line).toBe('At most 18 A. 26 A is set, more than that.');
     const onThinCord = onShore(withRelay, { cords: [{ plugA: 15, awg: '14' }] });
     expect(inputLimitOf(onThinCord, check(compile(onThinCord), shore('oven')))?.atMostA).toBeCloseTo(12, 9);
   });
@@ -281,7 +281,7 @@ describe('the voltage drop', () => {
     // 7.98 ohm per km at 20 °C, there and back
     expect(drop?.share.lo).toBeCloseTo((2 * 25 * 0.00798 * 16) / 230, 6);
     expect(drop?.lostW).toBeCloseTo((drop?.share.stated ?? 0) * 16 * 230, 6);
-    expect(voltageDropWords([drop!])?.line).toContain('more than the 3 % advised');
+    expect(voltageDropWords('point', [drop!])?.line).toContain('more than the 3 % advised');
     expect(notChecked(pitch, result)).not.toContain('voltage drop on the way to a load');
     expect(notChecked(rig, check(compile(rig), battery('kettle')))).toContain(
       'voltage drop on the way to a load',

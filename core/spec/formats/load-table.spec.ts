@@ -13,14 +13,14 @@ const W = 'running power [W]';
 
 describe('the load list as a table', () => {
   it('brings back the same rig, and the same loads into an empty one', () => {
-    expect(readLoadTable(tern, [heads, ...body]).rig).toEqual(tern);
+    expect(readLoadTable('point', tern, [heads, ...body]).rig).toEqual(tern);
     const empty: Rig = {
       ...tern,
       loads: [],
       ties: [],
       scenes: tern.scenes.map((scene) => ({ ...scene, on: [] })),
     };
-    const { rig, lines } = readLoadTable(empty, [heads, ...body]);
+    const { rig, lines } = readLoadTable('point', empty, [heads, ...body]);
     expect(lines.every(({ becomes }) => becomes === 'added')).toBe(true);
     expect(rig.loads.map(({ name }) => name)).toEqual(tern.loads.map(({ name }) => name));
     expect(rig.loads.find(({ name }) => name === 'Roof air conditioner')!.parts.length).toBe(2);
@@ -37,7 +37,7 @@ describe('the load list as a table', () => {
       ['load', '', /The load has no name/],
     ];
     for (const [head, cell, says] of cases) {
-      const { lines, rig } = readLoadTable(tern, withCell(1, head, cell));
+      const { lines, rig } = readLoadTable('point', tern, withCell(1, head, cell));
       const [bad, ...rest] = lines;
       expect(bad!.line).toBe(2);
       expect(bad!.becomes).withContext(cell).toBe('left-out');
@@ -50,20 +50,22 @@ describe('the load list as a table', () => {
   it('keeps the parts that have no line, and takes no name twice', () => {
     const fan = body.findIndex((cells) => cells[1] === 'Fan') + 1;
     const air = (rig: Rig) => rig.loads.find(({ id }) => id === 'roof-air')!;
-    const alone = readLoadTable(tern, [heads, withCell(fan, W, '150')[fan]!]);
+    const alone = readLoadTable('point', tern, [heads, withCell(fan, W, '150')[fan]!]);
     expect(air(alone.rig).parts.map(({ runningW }) => runningW!.value)).toEqual([150, 980]);
     const kettle = body.find(([name]) => name === 'Kettle')!;
-    const { lines } = readLoadTable(tern, [heads, kettle, body[0]!, kettle]);
+    const { lines } = readLoadTable('point', tern, [heads, kettle, body[0]!, kettle]);
     expect(lines.map(({ becomes }) => becomes)).toEqual(['changed', 'changed', 'left-out']);
     expect(lines[2]!.problems[0]).toContain('"Kettle" stands on line 2 already');
   });
 
   it('reads numbers with separators, and cells that were kept from being formulas', () => {
-    const { rig } = readLoadTable(tern, withCell(1, W, '1,250'));
+    const { rig } = readLoadTable('point', tern, withCell(1, W, '1,250'));
     expect(rig.loads[0]!.parts[0]!.runningW!.value).toBe(1250);
-    const named = readLoadTable(tern, withCell(1, 'load', "'=HYPERLINK(1)"));
+    const named = readLoadTable('point', tern, withCell(1, 'load', "'=HYPERLINK(1)"));
     expect(named.rig.loads.at(-1)!.name).toBe('=HYPERLINK(1)');
-    expect(readLoadTable(tern, [['load'], ['Saw']]).fault).toContain('no column "running power [W]"');
+    expect(readLoadTable('point', tern, [['load'], ['Saw']]).fault).toContain(
+      'no column "running power [W]"',
+    );
   });
 });
 

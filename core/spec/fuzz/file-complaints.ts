@@ -51,7 +51,7 @@ function complaintAboutLines(lines: readonly string[]): string | undefined {
 
 /** What is wrong with how a load list is brought in; undefined where nothing is. */
 export function complaintAboutTable(rig: Rig, table: readonly (readonly string[])[]): string | undefined {
-  const result = readLoadTable(rig, table);
+  const result = readLoadTable('point', rig, table);
   if (result.fault !== undefined) return complaintAboutLines([result.fault]);
   if (!validateRig(result.rig).ok) return 'what was brought in is no rig';
   const leftOut = result.lines.filter(({ becomes }) => becomes === 'left-out');
@@ -60,7 +60,7 @@ export function complaintAboutTable(rig: Rig, table: readonly (readonly string[]
   const isBlank = (cells: readonly string[]): boolean => cells.every((cell) => cell.trim() === '');
   if (result.lines.length !== table.slice(1).filter((cells) => !isBlank(cells)).length)
     return 'a line is not told of';
-  const again = readLoadTable(result.rig, loadTable(result.rig));
+  const again = readLoadTable('point', result.rig, loadTable(result.rig));
   if (!isDeepStrictEqual(again.rig, result.rig)) return 'bringing its own list in again changes it';
   return leftOut.length === 0
     ? undefined

@@ -1,5 +1,4 @@
 import { formatNumber } from '../../src/quantity/format.js';
-import { useNumberStyle } from '../../src/quantity/number-style.js';
 import { parseNumber } from '../../src/quantity/parse.js';
 import { shownUnit } from '../../src/quantity/units.js';
 
@@ -19,15 +18,13 @@ describe('units as a person reads them', () => {
 });
 
 describe('numbers with a decimal comma', () => {
-  beforeEach(() => useNumberStyle('comma'));
-  afterEach(() => useNumberStyle('point'));
-
   it('are written and read alike', () => {
-    expect(formatNumber(1234.5, 1)).toBe('1.234,5');
-    expect(parseNumber('1.234,5')).toBe(1234.5);
-    expect(parseNumber('1.234')).toBe(1234);
-    expect(parseNumber('0,6')).toBe(0.6);
-    expect(parseNumber('12.5')).toBe(12.5);
-    for (const value of [0.25, 3, 999.9, 12345.6]) expect(parseNumber(formatNumber(value, 2))).toBe(value);
+    expect(formatNumber('comma', 1234.5, 1)).toBe('1.234,5');
+    expect(parseNumber('comma', '1.234,5')).toBe(1234.5);
+    expect(parseNumber('comma', '1.234')).toBe(1234);
+    expect(parseNumber('comma', '0,6')).toBe(0.6);
+    expect(parseNumber('comma', '12.5')).toBe(12.5);
+    for (const value of [0.25, 3, 999.9, 12345.6])
+      expect(parseNumber('comma', formatNumber('comma', value, 2))).toBe(value);
   });
 });

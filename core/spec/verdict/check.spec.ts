@@ -85,7 +85,7 @@ describe('check', () => {
     expect(result.restarts[0]).toEqual(
       jasmine.objectContaining({ loadId: 'bandsaw', holds: false, switchOffFirst: ['extractor'] }),
     );
-    const words = explain(tern, result);
+    const words = explain('point', tern, result);
     expect(`${words.word} ${words.condition}`).toBe('Holds in this order only');
     expect(words.action).toBe('Switch the dust extractor off before you restart the bandsaw.');
   });
@@ -161,7 +161,7 @@ describe('the wait between starts', () => {
 
 describe('the words of a verdict', () => {
   const say = (supply: string, ...ids: string[]) => {
-    const words = explain(tern, check(compile(tern), { supply, on: on(...ids) }));
+    const words = explain('point', tern, check(compile(tern), { supply, on: on(...ids) }));
     return [words.word, words.condition, words.action, plainText(words.reason)].filter(Boolean).join(' | ');
   };
 

@@ -44,7 +44,7 @@ function twoLegs(
 const battery = (...ids: string[]) => ({ supply: 'battery', on: on(...ids) });
 const shore = (...ids: string[]) => ({ supply: 'shore', on: on(...ids) });
 const demand = (rig: Rig, scene: Parameters<typeof check>[1], label: string) =>
-  check(compile(rig), scene).limits.find((limit) => limitLabel(rig, limit) === label)?.worst.stated;
+  check(compile(rig), scene).limits.find((limit) => limitLabel('point', rig, limit) === label)?.worst.stated;
 
 describe('a rig on two legs', () => {
   it('give each leg of a split-phase inverter half of its rating: 4 kW is not 4 kW on one leg (physics)', () => {

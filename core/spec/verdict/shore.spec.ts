@@ -136,7 +136,7 @@ describe('every series element', () => {
     const clock = batteryClockOf({ charge: { percent: 70, readAt: '2026-01-01T00:00:00Z' } }, result);
     // half of 200 Ah at 183.5 A
     expect((clock?.reserveInS ?? 0) / 60).toBeCloseTo((100 / 183.5) * 60, 0);
-    const working = clock && clockWorkingOf(result, clock);
+    const working = clock && clockWorkingOf('point', result, clock);
     expect(working?.lines.map((line) => Math.round(line.watts.stated))).toEqual([2000, 202]);
     expect(working?.steps[0]).toBe('2,202 W at 12 V: 184 A.');
   });

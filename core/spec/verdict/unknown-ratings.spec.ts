@@ -36,8 +36,8 @@ describe('a rating that is not entered', () => {
       expect(result.verdict).withContext(name).toBe('tight');
       const row = result.limits.find(({ kind }) => kind === 'unknown-rating');
       expect(row?.element.name).toBe(name);
-      expect(row && spareOrOver(row, 'pessimistic')).toBe('not known');
-      const words = explain(of, result);
+      expect(row && spareOrOver('point', row, 'pessimistic')).toBe('not known');
+      const words = explain('point', of, result);
       expect(words.word).toBe('Too little known');
       expect(words.action).toMatch(/^Enter the .*, and it is settled/);
       expect(plainText(words.reason)).toContain('is not entered: nothing says what it carries');
@@ -74,6 +74,6 @@ describe('a rating that is not entered', () => {
       expect(loading).not.toBeNaN();
       expect(Object.values(headroom).some(Number.isNaN)).toBeFalse();
     }
-    expect(explain(hot, result).action).not.toMatch(/NaN|∞/);
+    expect(explain('point', hot, result).action).not.toMatch(/NaN|∞/);
   });
 });

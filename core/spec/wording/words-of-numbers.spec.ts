@@ -15,7 +15,7 @@ const rig = exampleRig({ motor: { w: 500 } });
 function origin(what: 'running' | 'start', part: Partial<Part>): string {
   const load: Load = { ...rig.loads[0]!, parts: [{ id: 'main', kind: 'split-phase-motor', ...part }] };
   const [known] = consumerOf(load, systemOfLoad(rig, load)).parts;
-  return known ? originWords(known, what) : '';
+  return known ? originWords('point', known, what) : '';
 }
 
 describe('how a number was come by', () => {
@@ -73,6 +73,7 @@ describe('the words of an outlook', () => {
   const say = (id: string, ...set: string[]): string => {
     const load = withHob.loads.find((each) => each.id === id)!;
     return outlookWords(
+      'point',
       withHob,
       load,
       outlooksOf(compile(withHob), { supply: 'battery', on: on(...set) }).get(id)!,
@@ -96,7 +97,7 @@ describe('the words of an outlook', () => {
       ),
     };
     const outlook = outlooksOf(compile(large), { supply: 'battery', on: on('lamp') }).get('kettle')!;
-    expect(outlookWords(large, large.loads[2]!, outlook)).toMatch(/^no room: /);
+    expect(outlookWords('point', large, large.loads[2]!, outlook)).toMatch(/^no room: /);
   });
 });
 
@@ -108,6 +109,7 @@ describe('the drop in a cable', () => {
       circuits: base.circuits.map((circuit) => ({ ...circuit, cable: { awg: '14', metres: 20 } })),
     };
     const words = voltageDropWords(
+      'point',
       voltageDropsOf(wired, check(compile(wired), { supply: 'battery', on: on('heater') })),
     );
     // 2 x 20 m at 3.14 ohm per 1,000 ft, 75 C, are 0.412 ohm: with 12.5 A 5.15 V of 120 V warm, a fifth less cold
@@ -116,6 +118,6 @@ describe('the drop in a cable', () => {
   });
 
   it('is not spoken of where no cable is entered', () => {
-    expect(voltageDropWords([])).toBeUndefined();
+    expect(voltageDropWords('point', [])).toBeUndefined();
   });
 });

@@ -36,7 +36,7 @@ describe('the words', () => {
 
   it('label each row by what is tested and on what', () => {
     const result = check(compile(named), { supply: 'battery', on: on('oven', 'saw') });
-    expect(ladderOf(result).map((limit) => limitLabel(named, limit))).toEqual(
+    expect(ladderOf(result).map((limit) => limitLabel('point', named, limit))).toEqual(
       jasmine.arrayWithExactContents([
         'Inverter running, W',
         'Inverter running, VA',
@@ -52,8 +52,8 @@ describe('the words', () => {
   it('give the margin at the edge that decides, to the careful side', () => {
     const [first] = check(compile(named), { supply: 'battery', on: on('oven') }).limits;
     // 1,500 W nameplate may be 1,650 W
-    expect(first && spareOrOver(first, 'pessimistic')).toBe('850 W to spare');
-    expect(first && plainText(explainLimit(named, first))).toBe(
+    expect(first && spareOrOver('point', first, 'pessimistic')).toBe('850 W to spare');
+    expect(first && plainText(explainLimit('point', named, first))).toBe(
       'Running adds up to at most 1,650 W; the inverter carries 2,500 W.',
     );
   });
@@ -73,7 +73,7 @@ describe('the words', () => {
 
   it('tell an empty set from one that nothing feeds', () => {
     const say = (...ids: string[]) =>
-      explain(named, check(compile(named), { supply: 'battery', on: on(...ids) }));
+      explain('point', named, check(compile(named), { supply: 'battery', on: on(...ids) }));
     expect(say().condition).toBe('Nothing is on');
     expect(say('boiler').condition).toBe('Nothing is fed');
   });
@@ -83,7 +83,7 @@ describe('the words', () => {
     const say = (id: string) => {
       const load = named.loads.find((each) => each.id === id);
       const outlook = outlooks.get(id);
-      return load && outlook ? outlookWords(named, load, outlook) : '';
+      return load && outlook ? outlookWords('point', named, load, outlook) : '';
     };
     expect(say('saw')).toBe('can start');
     expect(say('boiler')).toBe('not on this supply: nothing feeds Ahead');
@@ -91,7 +91,7 @@ describe('the words', () => {
 
   it('say what would settle a Tight verdict', () => {
     expect(
-      settlementWords(named, {
+      settlementWords('point', named, {
         by: 'measuring',
         loadId: 'saw',
         partId: 'main',
@@ -100,7 +100,7 @@ describe('the words', () => {
       }),
     ).toBe('Measure the start of the band saw: at 2,450 VA or less it holds.');
     expect(
-      settlementWords(named, {
+      settlementWords('point', named, {
         by: 'measuring',
         loadId: 'saw',
         partId: 'main',
@@ -108,7 +108,9 @@ describe('the words', () => {
         threshold: 0.5,
       }),
     ).toBe('Measure how long the band saw takes to start: at 0.5 s or less it holds.');
-    expect(settlementWords(named, { by: 'data-sheet', device: 'Main 30 A' })).toContain('data sheet');
+    expect(settlementWords('point', named, { by: 'data-sheet', device: 'Main 30 A' })).toContain(
+      'data sheet',
+    );
   });
 
   it('name what is not checked, by what feeds the set', () => {
@@ -161,12 +163,12 @@ describe('the working of a limit', () => {
   it('lists every number that went in, the start in place of its own running power', () => {
     const result = check(compile(named), { supply: 'battery', on: on('oven', 'saw') });
     const start = result.limits.find((limit) => limit.kind === 'inverter-start-va');
-    const working = start && workingOf(result, start);
+    const working = start && workingOf('point', result, start);
     expect(working?.lines.map(({ loadId, what, amount }) => [loadId, what, Math.round(amount.hi)])).toEqual([
       ['saw', 'start', 2060],
     ]);
     const running = result.limits.find((limit) => limit.kind === 'inverter-watts');
-    const lines = running && workingOf(result, running).lines;
+    const lines = running && workingOf('point', result, running).lines;
     expect(lines?.reduce((sum, line) => sum + line.amount.stated, 0)).toBeCloseTo(
       running?.worst.stated ?? NaN,
       9,

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { kindOfPart, PART_KINDS, type PartKind } from '../reference/kinds-of-parts.js';
 import { BASES, type Basis, type Quantity } from '../quantity/quantity.js';
 import { parseNumber } from '../quantity/parse.js';
@@ -96,7 +97,11 @@ type Cells = ReadonlyMap<string, string>;
  *
  * @param table Lines of cells, the header first.
  */
-export function readLoadTable(rig: Rig, table: readonly (readonly string[])[]): LoadImport {
+export function readLoadTable(
+  style: NumberStyle,
+  rig: Rig,
+  table: readonly (readonly string[])[],
+): LoadImport {
   const [header = [], ...body] = table;
   const heads = header.map(headAsWritten);
   const missing = [HEADS.load, unitOf('loads[].parts[].runningW')].filter((head) => !heads.includes(head));
@@ -110,7 +115,7 @@ export function readLoadTable(rig: Rig, table: readonly (readonly string[])[]): 
     .map((cells, index) => ({ line: index + 2, cells: cellsOf(heads, cells) }))
     .filter(({ cells }) => [...cells.values()].some((cell) => cell !== ''));
   const groups = groupedByLoad(lines);
-  const result = groups.reduce<LoadImport>((before, group) => withGroup(before, group), {
+  const result = groups.reduce<LoadImport>((before, group) => withGroup(style, before, group), {
     fault: undefined,
     lines: [],
     rig,
@@ -148,7 +153,7 @@ function groupedByLoad(lines: readonly Line[]): readonly (readonly Line[])[] {
   }, []);
 }
 
-function withGroup(before: LoadImport, group: readonly Line[]): LoadImport {
+function withGroup(style: NumberStyle, before: LoadImport, group: readonly Line[]): LoadImport {
   const [first] = group;
   const name = first?.cells.get(HEADS.load) ?? '';
   const { rig } = before;
@@ -157,7 +162,7 @@ function withGroup(before: LoadImport, group: readonly Line[]): LoadImport {
   const earlier = before.lines.find((line) => line.name === name && name !== '');
   if (earlier)
     problems.push(`"${name}" stands on line ${earlier.line} already; give one of the two another name.`);
-  const load = loadFrom(rig, name, group, existing, problems);
+  const load = loadFrom(style, rig, name, group, existing, problems);
   const loads = existing
     ? rig.loads.map((each) => (each.id === existing.id ? load : each))
     : [...rig.loads, load];
@@ -180,6 +185,7 @@ function withLoadAlone(rig: Rig, load: Load): Rig {
 }
 
 function loadFrom(
+  style: NumberStyle,
   rig: Rig,
   name: string,
   group: readonly Line[],
@@ -195,21 +201,26 @@ function loadFrom(
     name,
     circuit: circuitFrom(rig, cells, problems) ?? before.circuit,
     usage: usageFrom(cells.get(HEADS.use) ?? '', problems) ?? before.usage,
-    ...given('restartWaitS', numberFrom(cells, unitOf('loads[].restartWaitS'), problems)),
-    ...given('runsMinutes', numberFrom(cells, unitOf('loads[].runsMinutes'), problems)),
+    ...given('restartWaitS', numberFrom(style, cells, unitOf('loads[].restartWaitS'), problems)),
+    ...given('runsMinutes', numberFrom(style, cells, unitOf('loads[].runsMinutes'), problems)),
     ...given('isProtected', yesOrNo(cells.get(fieldAt('loads[].isProtected').label))),
-    parts: partsFrom(group, before.parts, problems),
+    parts: partsFrom(style, group, before.parts, problems),
   };
 }
 
 /** A line changes the part of its name, or the only one, and adds any other; parts without a line stay. */
-function partsFrom(group: readonly Line[], before: readonly Part[], problems: string[]): Part[] {
+function partsFrom(
+  style: NumberStyle,
+  group: readonly Line[],
+  before: readonly Part[],
+  problems: string[],
+): Part[] {
   return group.reduce<Part[]>(
     (parts, { cells }) => {
       const name = cells.get(HEADS.part) ?? '';
       const isOnly = before.length === 1 && group.length === 1;
       const existing = parts.find((part) => isOnly || same(part.name ?? '', name));
-      const part = partFrom(cells, existing ?? blankPart(name, parts, group.length), problems);
+      const part = partFrom(style, cells, existing ?? blankPart(name, parts, group.length), problems);
       return existing ? parts.map((each) => (each === existing ? part : each)) : [...parts, part];
     },
     [...before],
@@ -254,9 +265,12 @@ function usageFrom(text: string, problems: string[]): Load['usage'] | undefined 
   return found;
 }
 
-function partFrom(cells: Cells, before: Part, problems: string[]): Part {
+function partFrom(style: NumberStyle, cells: Cells, before: Part, problems: string[]): Part {
   const name = cells.get(HEADS.part) ?? '';
-  const runningW = unchanged(before.runningW, quantityFrom(cells, 'loads[].parts[].runningW', problems));
+  const runningW = unchanged(
+    before.runningW,
+    quantityFrom(style, cells, 'loads[].parts[].runningW', problems),
+  );
   const { runningFrom, ...rest } = before;
   return {
     ...rest,
@@ -267,15 +281,18 @@ function partFrom(cells: Cells, before: Part, problems: string[]): Part {
     ...given('runningW', runningW),
     ...given(
       'powerFactor',
-      unchanged(before.powerFactor, quantityFrom(cells, 'loads[].parts[].powerFactor', problems)),
+      unchanged(before.powerFactor, quantityFrom(style, cells, 'loads[].parts[].powerFactor', problems)),
     ),
-    ...given('start', startFrom(cells, before, problems)),
+    ...given('start', startFrom(style, cells, before, problems)),
   };
 }
 
-function startFrom(cells: Cells, { start }: Part, problems: string[]): Part['start'] {
-  const va = unchanged(start?.va, quantityFrom(cells, 'loads[].parts[].start.va', problems));
-  const seconds = unchanged(start?.seconds, quantityFrom(cells, 'loads[].parts[].start.seconds', problems));
+function startFrom(style: NumberStyle, cells: Cells, { start }: Part, problems: string[]): Part['start'] {
+  const va = unchanged(start?.va, quantityFrom(style, cells, 'loads[].parts[].start.va', problems));
+  const seconds = unchanged(
+    start?.seconds,
+    quantityFrom(style, cells, 'loads[].parts[].start.seconds', problems),
+  );
   if (!va && !seconds) return start;
   return { ...start, ...given('va', va), ...given('seconds', seconds) };
 }
@@ -296,16 +313,21 @@ function kindFrom(text: string, problems: string[]): PartKind | undefined {
   return found;
 }
 
-function numberFrom(cells: Cells, head: string, problems: string[]): number | undefined {
+function numberFrom(style: NumberStyle, cells: Cells, head: string, problems: string[]): number | undefined {
   const text = cells.get(head) ?? '';
   if (text === '') return undefined;
-  const value = parseNumber(text);
+  const value = parseNumber(style, text);
   if (value === undefined) problems.push(`"${head}" must be a number; found "${text}".`);
   return value;
 }
 
-function quantityFrom(cells: Cells, place: string, problems: string[]): Quantity | undefined {
-  const value = numberFrom(cells, unitOf(place), problems);
+function quantityFrom(
+  style: NumberStyle,
+  cells: Cells,
+  place: string,
+  problems: string[],
+): Quantity | undefined {
+  const value = numberFrom(style, cells, unitOf(place), problems);
   if (value === undefined) return undefined;
   const head = `${fieldAt(place).label}, known as`;
   const text = cells.get(head) ?? '';

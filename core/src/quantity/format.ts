@@ -1,4 +1,4 @@
-import { numberStyle, type NumberStyle } from './number-style.js';
+import type { NumberStyle } from './number-style.js';
 
 /** Numbers and sentences as a person reads them: thousands separators, no more digits than are known. */
 
@@ -11,42 +11,54 @@ const FEW_DIGITS_BELOW = 100;
  * A number of watts, VA or volt-amps-like size, or of amps, with its unit.
  *
  * @example
- * formatAmount(4335.6, 'VA'); // '4,336 VA'
- * formatAmount(12.34, 'A', 'at-least'); // '12.3 A'
+ * formatAmount('point', 4335.6, 'VA'); // '4,336 VA'
+ * formatAmount('point', 12.34, 'A', 'at-least'); // '12.3 A'
  */
-export function formatAmount(value: number, unit: string, rounding: Rounding = 'nearest'): string {
-  return `${formatNumber(value, decimalsFor(value, unit), rounding)} ${unit}`;
+export function formatAmount(
+  style: NumberStyle,
+  value: number,
+  unit: string,
+  rounding: Rounding = 'nearest',
+): string {
+  return `${formatNumber(style, value, decimalsFor(value, unit), rounding)} ${unit}`;
 }
 
 /** A number with thousands separators and at most so many decimals. */
-export function formatNumber(value: number, decimals: number, rounding: Rounding = 'nearest'): string {
+export function formatNumber(
+  style: NumberStyle,
+  value: number,
+  decimals: number,
+  rounding: Rounding = 'nearest',
+): string {
   const scale = 10 ** decimals;
   const scaled = round(value * scale, rounding) / scale;
-  return formatterFor(decimals).format(scaled === 0 ? 0 : scaled);
+  return formatterOf(style, decimals).format(scaled === 0 ? 0 : scaled);
 }
 
 /** Seconds of a start: `0.6 s`, `12 s`. */
-export function formatSeconds(seconds: number): string {
-  return `${formatNumber(seconds, seconds < 1 ? 2 : seconds < 10 ? 1 : 0)} s`;
+export function formatSeconds(style: NumberStyle, seconds: number): string {
+  return `${formatNumber(style, seconds, seconds < 1 ? 2 : seconds < 10 ? 1 : 0)} s`;
 }
 
 /** A share as a whole percentage, never rounded down across the limit. */
-export function formatPercent(share: number): string {
-  return `${formatNumber(share * 100, 0, share > 1 ? 'at-most' : 'nearest')} %`;
+export function formatPercent(style: NumberStyle, share: number): string {
+  return `${formatNumber(style, share * 100, 0, share > 1 ? 'at-most' : 'nearest')} %`;
 }
 
-/** Building a formatter costs far more than using it. */
-const formatters = new Map<string, Intl.NumberFormat>();
-
 /** A locale of each style; only its separators matter. */
-const LOCALES: Record<NumberStyle, string> = { point: 'en-US', comma: 'de-DE' };
+const LOCALES: Readonly<Record<NumberStyle, string>> = { point: 'en-US', comma: 'de-DE' };
 
-function formatterFor(decimals: number): Intl.NumberFormat {
-  const locale = LOCALES[numberStyle()];
-  const key = `${locale} ${decimals}`;
-  const known = formatters.get(key) ?? new Intl.NumberFormat(locale, { maximumFractionDigits: decimals });
-  formatters.set(key, known);
-  return known;
+/** One for each number of decimals that is ever written: building a formatter costs far more than using it. */
+const DECIMALS = [0, 1, 2, 3, 4, 5, 6] as const;
+const newFormatter = (style: NumberStyle, decimals: number) =>
+  new Intl.NumberFormat(LOCALES[style], { maximumFractionDigits: decimals });
+const FORMATTERS: Readonly<Record<NumberStyle, readonly Intl.NumberFormat[]>> = {
+  point: DECIMALS.map((decimals) => newFormatter('point', decimals)),
+  comma: DECIMALS.map((decimals) => newFormatter('comma', decimals)),
+};
+
+function formatterOf(style: NumberStyle, decimals: number): Intl.NumberFormat {
+  return FORMATTERS[style][decimals] ?? newFormatter(style, decimals);
 }
 
 /** Ten parts in a billion absorb the noise of binary fractions before rounding up or down. */

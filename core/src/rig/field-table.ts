@@ -44,7 +44,7 @@ interface Described {
   readonly innerType?: Described;
 }
 
-let table: ReadonlyMap<string, Field> | undefined;
+const FIELDS: ReadonlyMap<string, Field> = new Map(allFields().map((field) => [field.path, field]));
 
 /**
  * The field at a place, whatever the indexes in it: `loads[3].parts[0].runningW`.
@@ -52,8 +52,7 @@ let table: ReadonlyMap<string, Field> | undefined;
  * @throws RangeError for a place that the rig file does not have.
  */
 export function fieldAt(path: string): Field {
-  table ??= new Map(allFields(topFields()).map((field) => [field.path, field]));
-  const field = table.get(withoutIndexes(path));
+  const field = FIELDS.get(withoutIndexes(path));
   if (!field) throw new RangeError(`The rig file has no field at ${path}`);
   return field;
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount, formatNumber } from '../quantity/format.js';
 import { formatDuration } from '../quantity/format-time.js';
 import type { Basis, Interval } from '../quantity/quantity.js';
@@ -28,7 +29,7 @@ const PERCENT = 100;
  * The battery clock laid open: what each load draws, what a source carries of it, what the inverter
  * loses, then amps and hours.
  */
-export function clockWorkingOf(set: AnsweredSet, clock: BatteryClock): ClockWorking {
+export function clockWorkingOf(style: NumberStyle, set: AnsweredSet, clock: BatteryClock): ClockWorking {
   const running = runningSetOf(set);
   const { inverters, dcMembers } = clock.element;
   const all = sum(inverters.map((inverter) => running.sum(inverter.members).watts));
@@ -53,7 +54,7 @@ export function clockWorkingOf(set: AnsweredSet, clock: BatteryClock): ClockWork
         ? [{ what: 'Lost in the inverter, idle draw included', basis: undefined, watts: losses }]
         : []),
     ],
-    steps: stepsOf(clock),
+    steps: stepsOf(style, clock),
   };
 }
 
@@ -68,22 +69,22 @@ function sum(each: readonly Interval[]): Interval {
   );
 }
 
-function stepsOf(clock: BatteryClock): readonly string[] {
+function stepsOf(style: NumberStyle, clock: BatteryClock): readonly string[] {
   const { charge, reservePercent, ampHours, ampHoursNow, amps, watts, reserveInS } = clock;
-  const rate = formatAmount(amps.stated, 'A');
-  const volts = formatNumber(watts / amps.stated, 1);
-  const current = `${formatAmount(watts, 'W')} at ${volts} V: ${rate}.`;
+  const rate = formatAmount(style, amps.stated, 'A');
+  const volts = formatNumber(style, watts / amps.stated, 1);
+  const current = `${formatAmount(style, watts, 'W')} at ${volts} V: ${rate}.`;
   if (!charge || reserveInS === undefined) return [current];
   const left = (Math.max(0, charge.percent - reservePercent) / PERCENT) * ampHoursNow;
   return [
     current,
-    `${charge.percent} % less the reserve of ${reservePercent} %, of ${heldWords(ampHours, ampHoursNow)}: ${formatNumber(left, 0)} Ah. At ${rate} that lasts ${formatDuration(reserveInS)}.`,
+    `${charge.percent} % less the reserve of ${reservePercent} %, of ${heldWords(style, ampHours, ampHoursNow)}: ${formatNumber(style, left, 0)} Ah. At ${rate} that lasts ${formatDuration(reserveInS)}.`,
   ];
 }
 
-function heldWords(ampHours: number, ampHoursNow: number): string {
-  const rated = `${formatNumber(ampHours, 0)} Ah`;
+function heldWords(style: NumberStyle, ampHours: number, ampHoursNow: number): string {
+  const rated = `${formatNumber(style, ampHours, 0)} Ah`;
   return ampHoursNow < ampHours
-    ? `${formatNumber(ampHoursNow, 0)} Ah (rated ${rated}, less at this rate: Peukert, usual for its chemistry)`
+    ? `${formatNumber(style, ampHoursNow, 0)} Ah (rated ${rated}, less at this rate: Peukert, usual for its chemistry)`
     : rated;
 }

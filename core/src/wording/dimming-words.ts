@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatNumber } from '../quantity/format.js';
 import { sourceWords } from '../reference/provenance.js';
 import { FLICKER, LARGEST_CHANGE } from '../reference/voltage-quality.js';
@@ -23,19 +24,23 @@ const REMEDY_NAMES: Record<DipRemedy['what'], string> = {
 };
 
 /** How far the lights dim, by what, and what would help: a line to read and the figures behind it. */
-export function dimmingWords(rig: Rig, dimming: Dimming): { readonly line: string; readonly detail: string } {
+export function dimmingWords(
+  style: NumberStyle,
+  rig: Rig,
+  dimming: Dimming,
+): { readonly line: string; readonly detail: string } {
   const { dip, parts, says, remedies } = dimming;
   const split = [...parts]
     .sort((a, b) => b.share - a.share)
-    .map(({ what, share }) => `${PART_NAMES[what]} ${percent(share)}`);
-  const better = remedies.map(({ what, dip: left }) => `${REMEDY_NAMES[what]} ${percent(left)}`);
+    .map(({ what, share }) => `${PART_NAMES[what]} ${percent(style, share)}`);
+  const better = remedies.map(({ what, dip: left }) => `${REMEDY_NAMES[what]} ${percent(style, left)}`);
   return {
-    line: `${percent(dip.stated)} as ${partName(rig, dimming)} starts: ${says}.`,
+    line: `${percent(style, dip.stated)} as ${partName(rig, dimming)} starts: ${says}.`,
     detail: [
-      `Between ${percent(dip.lo)} and ${percent(dip.hi)}, by ${split.join(', ')}.`,
+      `Between ${percent(style, dip.lo)} and ${percent(style, dip.hi)}, by ${split.join(', ')}.`,
       ...(dip.hi > LARGEST_CHANGE.general
         ? [
-            `A public supply lets equipment cause ${percent(LARGEST_CHANGE.general)} to ${percent(LARGEST_CHANGE.attended)} (${sourceWords(FLICKER)}), a yardstick only.`,
+            `A public supply lets equipment cause ${percent(style, LARGEST_CHANGE.general)} to ${percent(style, LARGEST_CHANGE.attended)} (${sourceWords(FLICKER)}), a yardstick only.`,
           ]
         : []),
       ...(better.length > 0 ? [`It would be with ${better.join('; with ')}.`] : []),
@@ -43,4 +48,4 @@ export function dimmingWords(rig: Rig, dimming: Dimming): { readonly line: strin
   };
 }
 
-const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
+const percent = (style: NumberStyle, share: number): string => `${formatNumber(style, share * 100, 1)} %`;

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount, formatNumber, formatPercent, formatSeconds } from '../quantity/format.js';
 import type { Basis } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
@@ -57,17 +58,17 @@ export function verdictPhrase({ word, condition }: Pick<Explanation, 'word' | 'c
 }
 
 /** Says a result in plain words. */
-export function explain(rig: Rig, result: CheckResult): Explanation {
+export function explain(style: NumberStyle, rig: Rig, result: CheckResult): Explanation {
   const { decider, verdict } = result;
   if (!decider) return nothingOn(result);
   const word = VERDICT_WORDS[verdict];
-  if (verdict === 'holds') return { word, ...explainHolds(rig, result, decider) };
-  if (verdict === 'tight') return explainTight(rig, result, decider);
+  if (verdict === 'holds') return { word, ...explainHolds(style, rig, result, decider) };
+  if (verdict === 'tight') return explainTight(style, rig, result, decider);
   return {
     word,
-    condition: paceOf(result.tripsWhen),
-    action: `By at least ${margin(decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
-    reason: [...explainLimit(rig, decider), { text: ` ${consequence(decider)}` }],
+    condition: paceOf(style, result.tripsWhen),
+    action: `By at least ${margin(style, decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
+    reason: [...explainLimit(style, rig, decider), { text: ` ${consequence(decider)}` }],
     about: decider,
   };
 }
@@ -78,15 +79,15 @@ export function plainText(spans: readonly Span[]): string {
 }
 
 /** "330 VA to spare" or "330 VA over", by the sign; never claims more than is known. */
-export function spareOrOver(limit: Limit, edge: keyof Limit['headroom']): string {
+export function spareOrOver(style: NumberStyle, limit: Limit, edge: keyof Limit['headroom']): string {
   if (limit.kind === 'unknown-rating') return 'not known';
-  return `${margin(limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
+  return `${margin(style, limit, edge)} ${limit.headroom[edge] < 0 ? 'over' : 'to spare'}`;
 }
 
 /** How full a limit is, for a row; nothing where that is not known. */
-export function shareWords({ kind, loading }: Limit): string {
+export function shareWords(style: NumberStyle, { kind, loading }: Limit): string {
   if (kind === 'unknown-rating') return '';
-  return Number.isFinite(loading) ? formatPercent(loading) : 'over';
+  return Number.isFinite(loading) ? formatPercent(style, loading) : 'over';
 }
 
 /** What happens beyond the limit: which device opens and where it is reset, or what is harmed. */
@@ -133,25 +134,30 @@ function nothingOn({ notFed }: CheckResult): Explanation {
       };
 }
 
-function explainHolds(rig: Rig, result: CheckResult, decider: Limit): Omit<Explanation, 'word'> {
+function explainHolds(
+  style: NumberStyle,
+  rig: Rig,
+  result: CheckResult,
+  decider: Limit,
+): Omit<Explanation, 'word'> {
   const failing = result.restarts.find((restart) => !restart.holds);
-  if (failing) return onlyIfNotRestarted(rig, result, failing);
-  if (result.notLast.length > 0) return onlyInOrder(rig, result);
+  if (failing) return onlyIfNotRestarted(style, rig, result, failing);
+  if (result.notLast.length > 0) return onlyInOrder(style, rig, result);
   return {
     condition: '',
-    action: `With at least ${margin(decider, 'pessimistic')} to spare.`,
-    reason: explainLimit(rig, decider),
+    action: `With at least ${margin(style, decider, 'pessimistic')} to spare.`,
+    reason: explainLimit(style, rig, decider),
     about: decider,
   };
 }
 
 /** Which way it leans and how surely; where too little is known for that, the one number to look up. */
-function explainTight(rig: Rig, { lean }: CheckResult, decider: Limit): Explanation {
+function explainTight(style: NumberStyle, rig: Rig, { lean }: CheckResult, decider: Limit): Explanation {
   const limit = lean?.limit ?? decider;
-  const reason = explainLimit(rig, limit);
+  const reason = explainLimit(style, rig, limit);
   if (lean?.isTooLittleKnown)
     return { word: TOO_LITTLE_KNOWN, condition: '', action: lookUp(rig, limit), reason, about: limit };
-  const margins = tightMargin(limit);
+  const margins = tightMargin(style, limit);
   return {
     word: VERDICT_WORDS.tight,
     condition: lean ? LEAN_WORDS[lean.leans] : '',
@@ -171,7 +177,12 @@ function lookUp(rig: Rig, limit: Limit): string {
   return `Look up ${what} of ${partName(rig, doubt)}: its doubt alone is more than ${carrierOfLimit(limit)} carries.`;
 }
 
-function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Omit<Explanation, 'word'> {
+function onlyIfNotRestarted(
+  style: NumberStyle,
+  rig: Rig,
+  result: CheckResult,
+  restart: Restart,
+): Omit<Explanation, 'word'> {
   const name = theLoad(loadOf(rig, restart.loadId).name);
   const others = listNames(restart.switchOffFirst.map((id) => theLoad(loadOf(rig, id).name)));
   const first = result.starts
@@ -185,28 +196,34 @@ function onlyIfNotRestarted(rig: Rig, result: CheckResult, restart: Restart): Om
       ? `Switch ${others} off before you restart ${name}.`
       : `Once off, ${name} cannot be restarted.`,
     reason: [
-      ...(first ? [{ text: 'First start of ' }, strong(name), { text: `: ${startAgainst(first)}. ` }] : []),
+      ...(first
+        ? [{ text: 'First start of ' }, strong(name), { text: `: ${startAgainst(style, first)}. ` }]
+        : []),
       { text: 'Restarted while all of it runs, it ' },
-      ...restartMargin(restart.limit),
+      ...restartMargin(style, restart.limit),
       ...(restart.limitThen
-        ? [{ text: `. With ${others} off: at least ${margin(restart.limitThen, 'pessimistic')} to spare.` }]
+        ? [
+            {
+              text: `. With ${others} off: at least ${margin(style, restart.limitThen, 'pessimistic')} to spare.`,
+            },
+          ]
         : [{ text: '.' }]),
     ],
     about: restart.limit,
   };
 }
 
-function restartMargin(limit: Limit): readonly Span[] {
+function restartMargin(style: NumberStyle, limit: Limit): readonly Span[] {
   return limit.verdict === 'trips'
     ? [
         { text: 'is ' },
-        strong(`at least ${margin(limit, 'optimistic')} over`),
+        strong(`at least ${margin(style, limit, 'optimistic')} over`),
         { text: ` and ${whatHappens(limit)}` },
       ]
-    : [{ text: 'may be ' }, strong(`up to ${margin(limit, 'pessimistic')} over`)];
+    : [{ text: 'may be ' }, strong(`up to ${margin(style, limit, 'pessimistic')} over`)];
 }
 
-function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
+function onlyInOrder(style: NumberStyle, rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
   const starting = result.starts
     .filter((start) => start.moment === 'in-order')
     .map((start) => theLoad(start.consumer.load.name).slice(4));
@@ -216,39 +233,43 @@ function onlyInOrder(rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
     condition: 'in this order only',
     action: `Start them in this order: ${starting.join(', then ')}.`,
     reason: late
-      ? [{ text: `Started after all the others, ${lateName} ` }, ...restartMargin(late.limit), { text: '.' }]
+      ? [
+          { text: `Started after all the others, ${lateName} ` },
+          ...restartMargin(style, late.limit),
+          { text: '.' },
+        ]
       : [],
     about: late?.limit,
   };
 }
 
-function tightMargin(limit: Limit): string {
+function tightMargin(style: NumberStyle, limit: Limit): string {
   if (limit.kind === 'continuous-rule') {
-    return `${margin(limit, 'pessimistic')} over the continuous rule.`;
+    return `${margin(style, limit, 'pessimistic')} over the continuous rule.`;
   }
-  const stated = margin(limit, 'stated');
+  const stated = margin(style, limit, 'stated');
   if (limit.headroom.stated < 0) {
     if (!Number.isFinite(limit.headroom.optimistic))
       return `${stated} over as entered; it may hold all the same.`;
-    return `${stated} over as entered, ${margin(limit, 'optimistic')} to spare if the doubts go your way.`;
+    return `${stated} over as entered, ${margin(style, limit, 'optimistic')} to spare if the doubts go your way.`;
   }
-  return `${stated} spare as entered, ${margin(limit, 'pessimistic')} over if the doubts go against you.`;
+  return `${stated} spare as entered, ${margin(style, limit, 'pessimistic')} over if the doubts go against you.`;
 }
 
 /** Why a limit holds, is tight or trips: which sum or start, how much, for how long, what it is held against. */
-export function explainLimit(rig: Rig, limit: Limit): readonly Span[] {
-  const because = limit.start ? startReason(rig, limit) : steadyReason(limit);
-  return limit.verdict === 'tight' ? [...because, ...doubtReason(rig, limit)] : because;
+export function explainLimit(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
+  const because = limit.start ? startReason(style, rig, limit) : steadyReason(style, limit);
+  return limit.verdict === 'tight' ? [...because, ...doubtReason(style, rig, limit)] : because;
 }
 
-function steadyReason(limit: Limit): readonly Span[] {
+function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
   const { worst, element, unit, capacity } = limit;
   const carrier = carrierOfLimit(limit);
-  const carries = formatAmount(capacity.pessimistic, unit);
+  const carries = formatAmount(style, capacity.pessimistic, unit);
   if (limit.kind === 'unknown-rating') {
     return [
       { text: 'What runs takes ' },
-      strong(`up to ${formatAmount(worst.hi, unit, 'at-most')}`),
+      strong(`up to ${formatAmount(style, worst.hi, unit, 'at-most')}`),
       { text: `, and ${theElement(element.name)} is not entered: nothing says what it carries.` },
     ];
   }
@@ -259,15 +280,15 @@ function steadyReason(limit: Limit): readonly Span[] {
   if (limit.kind === 'continuous-rule') {
     return [
       { text: 'What runs for three hours and more adds up to ' },
-      strong(formatAmount(worst.hi, unit, 'at-most')),
+      strong(formatAmount(style, worst.hi, unit, 'at-most')),
       { text: `; ${carrier} should carry no more than ${carries} for so long.` },
     ];
   }
   if (limit.verdict === 'trips') {
-    const bound = formatAmount(capacity.optimistic, unit);
+    const bound = formatAmount(style, capacity.optimistic, unit);
     return [
       { text: `${sum} at least ` },
-      strong(formatAmount(worst.lo, unit, 'at-least')),
+      strong(formatAmount(style, worst.lo, unit, 'at-least')),
       {
         text:
           bound === carries
@@ -278,31 +299,31 @@ function steadyReason(limit: Limit): readonly Span[] {
   }
   if (limit.verdict === 'tight') {
     return [
-      { text: `${sum} ${formatAmount(worst.stated, unit)} as entered and may reach ` },
-      strong(formatAmount(worst.hi, unit, 'at-most')),
+      { text: `${sum} ${formatAmount(style, worst.stated, unit)} as entered and may reach ` },
+      strong(formatAmount(style, worst.hi, unit, 'at-most')),
       { text: `; ${carrier} carries ${carries}.` },
     ];
   }
   return [
     { text: `${sum} at most ` },
-    strong(formatAmount(worst.hi, unit, 'at-most')),
+    strong(formatAmount(style, worst.hi, unit, 'at-most')),
     { text: `; ${carrier} carries ${carries}.` },
   ];
 }
 
-function startReason(rig: Rig, limit: Limit): readonly Span[] {
+function startReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
   const { start } = limit;
   if (!start) return [];
   const what = start.cause === 'together' ? theLoad(loadOf(rig, start.loadId).name) : partName(rig, start);
   return [
     ...(start.cause === 'start' ? [{ text: 'The start of ' }, strong(what)] : [strong(capitalised(what))]),
     {
-      text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${startAgainst(limit)}.`,
+      text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${startAgainst(style, limit)}.`,
     },
     ...(start.straddles
       ? [
           {
-            text: ` Its ${formatSeconds(start.seconds.lo)} to ${formatSeconds(start.seconds.hi)} reach across the end of a surge tier.`,
+            text: ` Its ${formatSeconds(style, start.seconds.lo)} to ${formatSeconds(style, start.seconds.hi)} reach across the end of a surge tier.`,
           },
         ]
       : []),
@@ -317,30 +338,30 @@ const SURGE_ENDINGS = {
 } as const;
 
 /** "up to 4,336 VA for 2 s, and Inverter carries 4,800 VA for 5 s". */
-function startAgainst(limit: Limit): string {
+function startAgainst(style: NumberStyle, limit: Limit): string {
   const { worst, unit, start, element, capacity, edge } = limit;
   if (!start) return '';
   const demand =
     edge === 'optimistic'
-      ? `at least ${formatAmount(worst.lo, unit, 'at-least')}`
-      : `up to ${formatAmount(worst.hi, unit, 'at-most')}`;
-  const time = formatSeconds(edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
+      ? `at least ${formatAmount(style, worst.lo, unit, 'at-least')}`
+      : `up to ${formatAmount(style, worst.hi, unit, 'at-most')}`;
+  const time = formatSeconds(style, edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
   const carrier = carrierOfLimit(limit);
-  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(start)) : ' that long';
-  return `${demand} for ${time}, and ${carrier} carries ${formatAmount(capacity[edge], unit)}${forTime}`;
+  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(style, start)) : ' that long';
+  return `${demand} for ${time}, and ${carrier} carries ${formatAmount(style, capacity[edge], unit)}${forTime}`;
 }
 
 const tierTime = (time: string): string => (time === 'continuous' ? ' for hours' : ` for ${time}`);
 
 /** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
-function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
+function doubtReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
   const { element, capacity, unit, headroom } = limit;
   if (limit.kind === 'continuous-rule' || limit.kind === 'unknown-rating') return [];
   if (limit.start?.cause === 'together') return [];
   if ('protection' in element && headroom.stated < 0) {
     if (!Number.isFinite(capacity.optimistic))
       return [{ text: ' It is not known who carries a start here.' }];
-    const surely = formatAmount(capacity.optimistic, unit);
+    const surely = formatAmount(style, capacity.optimistic, unit);
     return [
       { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
     ];
@@ -351,7 +372,7 @@ function doubtReason(rig: Rig, limit: Limit): readonly Span[] {
   const what = doubt.field === 'start' ? 'at the start of' : 'for';
   return [
     { text: ' The largest doubt: ' },
-    strong(formatAmount(doubt.value, enteredIn)),
+    strong(formatAmount(style, doubt.value, enteredIn)),
     { text: ` ${what} ${partName(rig, doubt)} is ` },
     strong(BASIS_PHRASES[doubt.basis]),
     { text: '.' },
@@ -372,10 +393,12 @@ function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
     : 'with the loads that start by themselves alone';
 }
 
-function paceOf(when: TripsWhen | undefined): string {
+function paceOf(style: NumberStyle, when: TripsWhen | undefined): string {
   if (!when || when.pace === 'unknown') return '';
   if (when.pace === 'at-once') return 'at once';
-  return when.pace === 'seconds' ? `within ${formatNumber(when.withinS, 0, 'at-most')} s` : `in ${when.pace}`;
+  return when.pace === 'seconds'
+    ? `within ${formatNumber(style, when.withinS, 0, 'at-most')} s`
+    : `in ${when.pace}`;
 }
 
 const HAPPENS: Record<SeriesElement['kind'], string> = {
@@ -427,8 +450,9 @@ function carrierOf(element: SeriesElement): string {
 const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
 /** The size of a margin, in the unit of the limit; a claim is never rounded up. */
-export function margin(limit: Limit, edge: keyof Limit['headroom']): string {
+export function margin(style: NumberStyle, limit: Limit, edge: keyof Limit['headroom']): string {
   return formatAmount(
+    style,
     Math.abs(limit.headroom[edge]),
     limit.unit,
     edge === 'pessimistic' && limit.headroom[edge] < 0 ? 'at-most' : 'at-least',

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount } from '../quantity/format.js';
 import type { InputLimit } from '../answers/input-limit.js';
 
@@ -9,19 +10,23 @@ const BOUNDS: Record<InputLimit['because'], string> = {
 };
 
 /** What to set as input limit: a line to read, and what bounds it. */
-export function inputLimitWords(limit: InputLimit): { readonly line: string; readonly detail: string } {
+export function inputLimitWords(
+  style: NumberStyle,
+  limit: InputLimit,
+): { readonly line: string; readonly detail: string } {
   const { atMostA, atLeastA, setA, aheadA, because, keepsContinuousRule } = limit;
   const share = because === 'breaker' && keepsContinuousRule ? '80 % for hours of ' : '';
-  const most = formatAmount(atMostA, 'A', 'at-least');
-  const ahead = aheadA > 0 ? `, less ${formatAmount(aheadA, 'A', 'at-most')} drawn ahead of the limit` : '';
+  const most = formatAmount(style, atMostA, 'A', 'at-least');
+  const ahead =
+    aheadA > 0 ? `, less ${formatAmount(style, aheadA, 'A', 'at-most')} drawn ahead of the limit` : '';
   const set =
     setA === undefined
       ? 'None is set'
-      : `${formatAmount(setA, 'A')} is set${setA > atMostA ? ', more than that' : ''}`;
+      : `${formatAmount(style, setA, 'A')} is set${setA > atMostA ? ', more than that' : ''}`;
   const least =
     atLeastA === undefined
       ? 'The inverter carries what is on even without the source.'
-      : `At least ${formatAmount(atLeastA, 'A', 'at-most')}, or the inverter is over its continuous rating.`;
+      : `At least ${formatAmount(style, atLeastA, 'A', 'at-most')}, or the inverter is over its continuous rating.`;
   return {
     line: atMostA > 0 ? `At most ${most}. ${set}.` : `Nothing is left for it. ${set}.`,
     detail: `Bound by ${share}${BOUNDS[because]}${ahead}. ${least}`,

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatSeconds } from '../quantity/format.js';
 import { loadOf } from '../rig/lookup.js';
 import { inSentence, theLoad } from '../rig/names-in-sentences.js';
@@ -13,9 +14,9 @@ export function partName(rig: Rig, { loadId, partId }: Pick<StartTested, 'loadId
 }
 
 /** The row of the limit ladder: what is tested and on what. */
-export function limitLabel(rig: Rig, limit: Limit): string {
+export function limitLabel(style: NumberStyle, rig: Rig, limit: Limit): string {
   const { element, start, kind } = limit;
-  if (start) return startLabel(rig, limit, start);
+  if (start) return startLabel(style, rig, limit, start);
   if (kind === 'continuous-rule') return `3 h rule, ${element.name}`;
   if (kind === 'inverter-peak') return `${element.name} peak current`;
   if (element.kind === 'battery') return dcLabel(limit) ?? `${element.name} current`;
@@ -24,13 +25,13 @@ export function limitLabel(rig: Rig, limit: Limit): string {
   return `${element.name} ${isAssisting ? 'with shore' : 'running'}, ${limit.unit}`;
 }
 
-function startLabel(rig: Rig, limit: Limit, start: StartTested): string {
+function startLabel(style: NumberStyle, rig: Rig, limit: Limit, start: StartTested): string {
   const verb = start.again ? 'Restart' : SURGE_LABELS[start.cause];
   const what = `${verb}, ${inSentence(loadOf(rig, start.loadId).name)}`;
   const { element } = limit;
   if (!isPowerSource(element)) return `${what}, ${dcLabel(limit) ?? element.name}`;
   const leg = /, leg \d$/.exec(element.name)?.[0] ?? '';
-  return `${what}, ${ceilingTime(start)}${leg}${limit.unit === 'W' ? ', W' : ''}`;
+  return `${what}, ${ceilingTime(style, start)}${leg}${limit.unit === 'W' ? ', W' : ''}`;
 }
 
 const SURGE_LABELS = {
@@ -63,6 +64,6 @@ function dcLabel({ kind, id, element }: Limit): string | undefined {
 }
 
 /** For how long the ceiling of a start is carried. */
-export function ceilingTime({ ceilingSeconds }: StartTested): string {
-  return Number.isFinite(ceilingSeconds) ? formatSeconds(ceilingSeconds) : 'continuous';
+export function ceilingTime(style: NumberStyle, { ceilingSeconds }: StartTested): string {
+  return Number.isFinite(ceilingSeconds) ? formatSeconds(style, ceilingSeconds) : 'continuous';
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import type { ConsumerPart } from '../electrical/consumer.js';
 import type { StartOrigin, StartSize } from '../electrical/start-size.js';
 import { formatNumber } from '../quantity/format.js';
@@ -13,12 +14,16 @@ import type { RunningFrom, SoftStarter } from '../rig/schema.js';
  * How a number of a part was come by, with the source of what it was multiplied by; empty where it stands
  * as it was entered.
  */
-export function originWords({ part, size }: ConsumerPart, what: 'running' | 'start'): string {
+export function originWords(
+  style: NumberStyle,
+  { part, size }: ConsumerPart,
+  what: 'running' | 'start',
+): string {
   const kind = kindOfPart(part.kind);
   if (what === 'running') {
     if (part.runningW)
       return part.runningW.basis === 'typical' ? `usual for a ${kind.name}, ${COMMON_PRACTICE}` : '';
-    return runningOrigin(part.runningFrom ?? {}, kind.name);
+    return runningOrigin(style, part.runningFrom ?? {}, kind.name);
   }
   if (!size) return '';
   const start = startOrigin(size, kind);
@@ -35,11 +40,11 @@ function softOrigin({ isBypassed, isLearning }: SoftStarter): string {
   return `left by its soft starter${learning}, ${sourceWords(SOFT_STARTERS)}`;
 }
 
-function runningOrigin(from: RunningFrom, kind: string): string {
+function runningOrigin(style: NumberStyle, from: RunningFrom, kind: string): string {
   if (from.amps) return `amps times volts, power factor of a ${kind}`;
   if (from.va) return `VA times the power factor of a ${kind}`;
   if (from.horsepower !== undefined)
-    return `${formatNumber(from.horsepower, 2)} hp by its full-load amps, ${sourceWords(MOTOR_TABLES)}`;
+    return `${formatNumber(style, from.horsepower, 2)} hp by its full-load amps, ${sourceWords(MOTOR_TABLES)}`;
   if (from.coolingW) return `cooling over its EER, ${sourceWords(CONVERSIONS)}`;
   if (from.cookingW) return `cooking power over its efficiency, ${sourceWords(CONVERSIONS)}`;
   return from.chargeA ? `battery amps times volts over its efficiency, ${sourceWords(CONVERSIONS)}` : '';

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { consumerOf } from '../electrical/consumer.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import { formatNumber } from '../quantity/format.js';
@@ -12,21 +13,23 @@ import type { Outlook } from '../answers/outlook.js';
  * An outlook in the words that are the same everywhere: can start; tight; after the kettle ends, or
  * at 400 W or less; not on this supply.
  */
-export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
+export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: Outlook): string {
   switch (outlook.answer) {
     case 'can-start':
       return 'can start';
     case 'tight': {
       const { headroom } = outlook.limit;
       if (outlook.limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
-      return `tight, ${margin(outlook.limit, 'stated')} ${headroom.stated < 0 ? 'over' : 'spare'} as entered`;
+      return `tight, ${margin(style, outlook.limit, 'stated')} ${headroom.stated < 0 ? 'over' : 'spare'} as entered`;
     }
     case 'later': {
       const ways = [
         ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),
-        ...(outlook.inState === undefined ? [] : [`at ${stateWatts(rig, load, outlook.inState)} or less`]),
+        ...(outlook.inState === undefined
+          ? []
+          : [`at ${stateWatts(style, rig, load, outlook.inState)} or less`]),
       ];
-      return ways.length > 0 ? ways.join(', or ') : `no room: ${limitLabel(rig, outlook.limit)}`;
+      return ways.length > 0 ? ways.join(', or ') : `no room: ${limitLabel(style, rig, outlook.limit)}`;
     }
     case 'not-here':
       return `not on this supply: ${outlook.because}`;
@@ -34,8 +37,8 @@ export function outlookWords(rig: Rig, load: Load, outlook: Outlook): string {
 }
 
 /** The running watts of a load in one of its states, as text. */
-export function stateWatts(rig: Rig, load: Load, stateId: string): string {
-  return `${formatNumber(wattsCounted(rig, load, stateId), 0)} W`;
+export function stateWatts(style: NumberStyle, rig: Rig, load: Load, stateId: string): string {
+  return `${formatNumber(style, wattsCounted(rig, load, stateId), 0)} W`;
 }
 
 /** What a load draws in a state as the checks count it, W as stated: at its peak where it pulses, or may. */

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatNumber } from '../quantity/format.js';
 import type { Rig } from '../rig/schema.js';
 import { explainLimit, listNames, plainText } from './explain.js';
@@ -8,6 +9,7 @@ const SECONDS_PER_MINUTE = 60;
 
 /** What restarts as the power comes back, and what to switch off before: a line, and the reason behind it. */
 export function powerBackWords(
+  style: NumberStyle,
   rig: Rig,
   { verdict, decider, waves, switchOffFirst }: PowerBack,
 ): { readonly line: string; readonly detail: string } {
@@ -17,17 +19,17 @@ export function powerBackWords(
       : switchOffFirst.length > 0
         ? `Switch ${listNames(switchOffFirst.map(({ name }) => theLoad(name)))} off before it comes back.`
         : 'Nothing that may be switched off makes it hold.';
-  const reason = decider && verdict !== 'holds' ? ` ${plainText(explainLimit(rig, decider))}` : '';
-  return { line, detail: `${waves.map(waveWords).join(' ')}${reason}` };
+  const reason = decider && verdict !== 'holds' ? ` ${plainText(explainLimit(style, rig, decider))}` : '';
+  return { line, detail: `${waves.map((wave) => waveWords(style, wave)).join(' ')}${reason}` };
 }
 
-function waveWords({ afterS, loads }: Wave): string {
+function waveWords(style: NumberStyle, { afterS, loads }: Wave): string {
   const names = listNames(loads.map(({ name }, index) => (index === 0 ? name : theLoad(name).slice(4))));
-  return `${afterS === 0 ? 'At once' : `After ${waitWords(afterS)}`}: ${names}.`;
+  return `${afterS === 0 ? 'At once' : `After ${waitWords(style, afterS)}`}: ${names}.`;
 }
 
-function waitWords(seconds: number): string {
+function waitWords(style: NumberStyle, seconds: number): string {
   return seconds < SECONDS_PER_MINUTE
-    ? `${formatNumber(seconds, 0)} s`
-    : `${formatNumber(seconds / SECONDS_PER_MINUTE, 1)} min`;
+    ? `${formatNumber(style, seconds, 0)} s`
+    : `${formatNumber(style, seconds / SECONDS_PER_MINUTE, 1)} min`;
 }

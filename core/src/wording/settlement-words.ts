@@ -1,13 +1,14 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount, formatNumber, formatSeconds } from '../quantity/format.js';
 import type { Rig } from '../rig/schema.js';
 import type { Settlement } from '../answers/settle.js';
 import { partName } from './names.js';
 
 /** What would settle a Tight verdict, as one sentence. */
-export function settlementWords(rig: Rig, settlement: Settlement): string {
+export function settlementWords(style: NumberStyle, rig: Rig, settlement: Settlement): string {
   switch (settlement.by) {
     case 'measuring':
-      return measuring(rig, settlement);
+      return measuring(style, rig, settlement);
     case 'trying-starts':
       return 'Tight because it is not known who carries a start on this hookup. Try it three times and note it.';
     case 'data-sheet':
@@ -15,15 +16,19 @@ export function settlementWords(rig: Rig, settlement: Settlement): string {
   }
 }
 
-function measuring(rig: Rig, settlement: Extract<Settlement, { by: 'measuring' }>): string {
+function measuring(
+  style: NumberStyle,
+  rig: Rig,
+  settlement: Extract<Settlement, { by: 'measuring' }>,
+): string {
   const what = partName(rig, settlement);
   const { threshold, field } = settlement;
   if (field === 'seconds')
-    return `Measure how long ${what} takes to start: at ${formatSeconds(threshold)} or less it holds.`;
+    return `Measure how long ${what} takes to start: at ${formatSeconds(style, threshold)} or less it holds.`;
   const value =
     field === 'start'
-      ? formatAmount(threshold, 'VA', 'at-least')
-      : `${formatNumber(threshold, 0, 'at-least')} W`;
+      ? formatAmount(style, threshold, 'VA', 'at-least')
+      : `${formatNumber(style, threshold, 0, 'at-least')} W`;
   const number = field === 'start' ? 'the start of' : 'the running watts of';
   return `Measure ${number} ${what}: at ${value} or less it holds.`;
 }

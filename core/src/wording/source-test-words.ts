@@ -1,20 +1,17 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import type { SourceTest } from '../electrical/source-test.js';
 import { formatAmount, formatNumber } from '../quantity/format.js';
 
 /** What an arrival test says of a hookup: a line to read, and what follows from it. */
-export function sourceTestWords({
-  ohms,
-  emptyV,
-  lostW,
-  lowVoltage,
-  ampsAtLowVoltage,
-  badContact,
-}: SourceTest): { readonly line: string; readonly detail: string } {
+export function sourceTestWords(
+  style: NumberStyle,
+  { ohms, emptyV, lostW, lowVoltage, ampsAtLowVoltage, badContact }: SourceTest,
+): { readonly line: string; readonly detail: string } {
   const danger =
     ampsAtLowVoltage === 0
-      ? `It is below ${formatNumber(lowVoltage, 0)} V with nothing on: start no compressor here.`
+      ? `It is below ${formatNumber(style, lowVoltage, 0)} V with nothing on: start no compressor here.`
       : Number.isFinite(ampsAtLowVoltage)
-        ? `From ${formatAmount(ampsAtLowVoltage, 'A', 'at-least')} on it falls below ${formatNumber(lowVoltage, 0)} V: then start no compressor.`
+        ? `From ${formatAmount(style, ampsAtLowVoltage, 'A', 'at-least')} on it falls below ${formatNumber(style, lowVoltage, 0)} V: then start no compressor.`
         : 'The volts do not fall with the current.';
   const contact =
     badContact === undefined
@@ -23,7 +20,7 @@ export function sourceTestWords({
         ? ' Warm, it is more than a tenth higher: a contact is failing. Stop, and look at plug and cord.'
         : ' Warm, it has not risen: the contacts are sound.';
   return {
-    line: `${formatNumber(ohms, 2)} ohm on the way, ${formatNumber(emptyV, 1)} V with nothing on.`,
-    detail: `${danger} ${formatAmount(lostW, 'W')} became heat in post and cord at the second reading.${contact}`,
+    line: `${formatNumber(style, ohms, 2)} ohm on the way, ${formatNumber(style, emptyV, 1)} V with nothing on.`,
+    detail: `${danger} ${formatAmount(style, lostW, 'W')} became heat in post and cord at the second reading.${contact}`,
   };
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount } from '../quantity/format.js';
 import type { Rig } from '../rig/schema.js';
 import { explainLimit, listNames, plainText } from './explain.js';
@@ -6,13 +7,14 @@ import { worstVerdict, type Verdict } from '../verdict/verdict.js';
 
 /** What one more switch does, told over all circuits: whether it holds, the weakest place and what fits there. */
 export function unplannedLoadWords(
+  style: NumberStyle,
   rig: Rig,
   found: readonly UnplannedLoad[],
   watts: number,
 ): { readonly verdict: Verdict; readonly line: string; readonly detail: string } | undefined {
   const [weakest] = found;
   if (!weakest) return undefined;
-  const size = formatAmount(watts, 'W');
+  const size = formatAmount(style, watts, 'W');
   const verdicts = found.map(({ limit }) => limit?.verdict ?? 'holds');
   const verdict = worstVerdict(verdicts);
   const failing = found.filter((_, index) => verdicts[index] !== 'holds');
@@ -22,10 +24,10 @@ export function unplannedLoadWords(
       : `on ${listNames(failing.map(({ circuit }) => circuit.name))}`;
   const room =
     weakest.mostW > 0
-      ? `${weakest.circuit.name} bears ${formatAmount(weakest.mostW, 'W', 'at-least')} more`
+      ? `${weakest.circuit.name} bears ${formatAmount(style, weakest.mostW, 'W', 'at-least')} more`
       : `${weakest.circuit.name} bears nothing more`;
   const reason =
-    weakest.limit && verdict !== 'holds' ? ` ${plainText(explainLimit(rig, weakest.limit))}` : '';
+    weakest.limit && verdict !== 'holds' ? ` ${plainText(explainLimit(style, rig, weakest.limit))}` : '';
   return {
     verdict,
     line: found.every(({ mostW }) => mostW === 0)

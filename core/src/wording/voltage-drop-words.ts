@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount, formatNumber } from '../quantity/format.js';
 import { sourceWords } from '../reference/provenance.js';
 import { WIRE_RESISTANCE } from '../reference/copper-awg.js';
@@ -7,6 +8,7 @@ import type { VoltageDrop } from '../answers/voltage-drop.js';
 
 /** The largest drop against what is recommended, which is advice and no limit: a line, and the figures behind it. */
 export function voltageDropWords(
+  style: NumberStyle,
   drops: readonly VoltageDrop[],
 ): { readonly line: string; readonly detail: string } | undefined {
   const [worst] = drops;
@@ -14,15 +16,15 @@ export function voltageDropWords(
   const advice = adviceFor(worst);
   const isMore = worst.share.hi > advice;
   return {
-    line: `${percent(worst.share.stated)} in the cable of ${worst.circuit.name}${isMore ? `, more than the ${percent(advice)} advised` : ''}.`,
+    line: `${percent(style, worst.share.stated)} in the cable of ${worst.circuit.name}${isMore ? `, more than the ${percent(style, advice)} advised` : ''}.`,
     detail: [
-      `Up to ${percent(worst.share.hi)} warm, and ${formatAmount(worst.lostW, 'W')} lost as heat. Resistance by ${sourceWords(worst.circuit.cable?.awg ? WIRE_RESISTANCE : METRIC_RESISTANCE)}.`,
-      `Advised: ${percent(DROP_ADVICE.branch)} in a branch, ${percent(DROP_ADVICE.total)} in all, ${percent(DROP_ADVICE.dc)} on DC that is not critical; ${sourceWords(DROP_ADVICE)}.`,
+      `Up to ${percent(style, worst.share.hi)} warm, and ${formatAmount(style, worst.lostW, 'W')} lost as heat. Resistance by ${sourceWords(worst.circuit.cable?.awg ? WIRE_RESISTANCE : METRIC_RESISTANCE)}.`,
+      `Advised: ${percent(style, DROP_ADVICE.branch)} in a branch, ${percent(style, DROP_ADVICE.total)} in all, ${percent(style, DROP_ADVICE.dc)} on DC that is not critical; ${sourceWords(DROP_ADVICE)}.`,
       ...(drops.length > 1
         ? [
             `Others: ${drops
               .slice(1, 4)
-              .map(({ circuit, share }) => `${circuit.name} ${percent(share.stated)}`)
+              .map(({ circuit, share }) => `${circuit.name} ${percent(style, share.stated)}`)
               .join(', ')}.`,
           ]
         : []),
@@ -36,4 +38,4 @@ function adviceFor({ isDc, circuit }: VoltageDrop): number {
   return circuit.protection.curve === 'ul-489' ? DROP_ADVICE.branch : DROP_ADVICE.total;
 }
 
-const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
+const percent = (style: NumberStyle, share: number): string => `${formatNumber(style, share * 100, 1)} %`;

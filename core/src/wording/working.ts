@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../quantity/number-style.js';
 import { consumerOf, type Consumer, type ConsumerPart } from '../electrical/consumer.js';
 import { formatAmount } from '../quantity/format.js';
 import type { Basis, Interval } from '../quantity/quantity.js';
@@ -59,24 +60,24 @@ export function asIfOn(rig: Rig, { selfStarting, order }: AnsweredSet, load: Loa
 }
 
 /** The numbers behind a limit, largest first, and the sources of what it is held against. */
-export function workingOf(set: AnsweredSet, limit: Limit): Working {
+export function workingOf(style: NumberStyle, set: AnsweredSet, limit: Limit): Working {
   const running = onMembers(limit.element.members, runningAt(set, limit));
   const perUnit = limit.unit === 'A' && 'volts' in limit.element ? limit.element.volts : 1;
   const lines = running
-    .flatMap((consumer) => consumer.parts.map((part) => lineOf(limit, consumer, part, perUnit)))
+    .flatMap((consumer) => consumer.parts.map((part) => lineOf(style, limit, consumer, part, perUnit)))
     .sort((a, b) => b.amount.hi - a.amount.hi);
   return {
     lines,
-    sum: `${SUMS[limit.unit]}${onSourceWords(limit)}`,
+    sum: `${SUMS[limit.unit]}${onSourceWords(style, limit)}`,
     source: sourceOf(limit),
     edge: EDGES[limit.edge],
   };
 }
 
 /** On a source: what the input limit does to the sum, and what charging adds. */
-function onSourceWords({ element, start }: Limit): string {
+function onSourceWords(style: NumberStyle, { element, start }: Limit): string {
   if (element.kind === 'inverter' && element.assists && !start)
-    return ` The source gives the first ${ampsOf(element.assists.limit.va, element.assists.volts)}, its input limit; the rest is the inverter’s.`;
+    return ` The source gives the first ${ampsOf(style, element.assists.limit.va, element.assists.volts)}, its input limit; the rest is the inverter’s.`;
   if (!('behindLimits' in element) || !('volts' in element)) return '';
   const limits = element.behindLimits.map(({ limit }) => limit);
   const capped = limits.filter(({ assists, va }) => assists && Number.isFinite(va));
@@ -84,16 +85,17 @@ function onSourceWords({ element, start }: Limit): string {
   return [
     ...capped.map(
       ({ va }) =>
-        ` Of what is behind the input limit no more than ${ampsOf(va, element.volts)} comes this way.`,
+        ` Of what is behind the input limit no more than ${ampsOf(style, va, element.volts)} comes this way.`,
     ),
     ...charging.map(
       ({ va, charger }) =>
-        ` Charging adds up to ${ampsOf(charger.hi, element.volts)}${Number.isFinite(va) ? ' where the input limit leaves room' : ''}.`,
+        ` Charging adds up to ${ampsOf(style, charger.hi, element.volts)}${Number.isFinite(va) ? ' where the input limit leaves room' : ''}.`,
     ),
   ].join('');
 }
 
-const ampsOf = (va: number, volts: number): string => formatAmount(va / volts, 'A');
+const ampsOf = (style: NumberStyle, va: number, volts: number): string =>
+  formatAmount(style, va / volts, 'A');
 
 /** What runs while the limit is tested, the load that starts included. */
 function runningAt(set: AnsweredSet, { start }: Limit): readonly Consumer[] {
@@ -105,6 +107,7 @@ function runningAt(set: AnsweredSet, { start }: Limit): readonly Consumer[] {
 }
 
 function lineOf(
+  style: NumberStyle,
   { unit, start }: Limit,
   { load }: Consumer,
   part: ConsumerPart,
@@ -124,7 +127,7 @@ function lineOf(
       partId: part.part.id,
       what: 'start',
       basis: part.size?.va.basis ?? 'setting',
-      origin: originWords(part, 'start'),
+      origin: originWords(style, part, 'start'),
       amount: scaled((va.value - va.minus) * lo, va.value * stated, (va.value + va.plus) * hi),
     };
   }
@@ -135,7 +138,7 @@ function lineOf(
     partId: part.part.id,
     what: 'running',
     basis: part.power.watts.basis,
-    origin: originWords(part, 'running'),
+    origin: originWords(style, part, 'running'),
     amount: scaled(
       sum(watts.value - watts.minus, nonActive.value - nonActive.minus),
       sum(watts.value, nonActive.value),

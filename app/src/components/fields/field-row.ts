@@ -103,7 +103,7 @@ export class FieldRow {
     const { minus, plus } = halfWidthsOf(quantity, role, this.kind());
     if (minus === 0 && plus === 0) return undefined;
     const { show, unit } = this.shown();
-    return `= ${roughNumber(show(quantity.value - minus))} to ${roughNumber(show(quantity.value + plus))} ${unit}`;
+    return `= ${roughNumber(this.units.numbers, show(quantity.value - minus))} to ${roughNumber(this.units.numbers, show(quantity.value + plus))} ${unit}`;
   });
 
   protected readonly typical = computed(() => {
@@ -112,7 +112,9 @@ export class FieldRow {
     const value = typeof usual === 'number' ? usual : usual.value;
     const isThere = this.stated() === value;
     const { show, unit } = this.shown();
-    return isThere ? undefined : { usual, words: `${roughNumber(show(value))} ${unit}`.trim() };
+    return isThere
+      ? undefined
+      : { usual, words: `${roughNumber(this.units.numbers, show(value))} ${unit}`.trim() };
   });
 
   protected readonly options = computed((): readonly Option[] => {
@@ -144,9 +146,11 @@ export class FieldRow {
       untracked(() => {
         const wanted = stated === undefined ? undefined : round(show(stated));
         if (
-          wanted === undefined ? this.unreadable() === undefined : !isClose(parseNumber(this.typed()), wanted)
+          wanted === undefined
+            ? this.unreadable() === undefined
+            : !isClose(parseNumber(this.units.numbers, this.typed()), wanted)
         )
-          this.typed.set(wanted === undefined ? '' : shownNumber(wanted));
+          this.typed.set(wanted === undefined ? '' : shownNumber(this.units.numbers, wanted));
         if (wanted !== undefined) this.unreadable.set(undefined);
       });
     });
@@ -159,11 +163,11 @@ export class FieldRow {
       this.sheet.set(this.path(), undefined);
       return;
     }
-    const shown = parseNumber(text);
+    const shown = parseNumber(this.units.numbers, text);
     if (shown === undefined) {
       const example = this.stated();
       this.unreadable.set(
-        `must be a number${example === undefined ? '' : `, such as ${shownNumber(round(this.shown().show(example)))}`}`,
+        `must be a number${example === undefined ? '' : `, such as ${shownNumber(this.units.numbers, round(this.shown().show(example)))}`}`,
       );
       return;
     }
@@ -176,7 +180,9 @@ export class FieldRow {
     if (this.unreadable() === undefined) return;
     this.unreadable.set(undefined);
     const stated = this.stated();
-    this.typed.set(stated === undefined ? '' : shownNumber(round(this.shown().show(stated))));
+    this.typed.set(
+      stated === undefined ? '' : shownNumber(this.units.numbers, round(this.shown().show(stated))),
+    );
   }
 
   protected chooseBasis(basis: string): void {
@@ -203,12 +209,12 @@ export class FieldRow {
 
   protected width(side: 'minus' | 'plus'): string {
     const width = this.quantity()?.[side];
-    return width === undefined ? '' : shownNumber(round(this.widthFactor() * width));
+    return width === undefined ? '' : shownNumber(this.units.numbers, round(this.widthFactor() * width));
   }
 
   protected setWidth(side: 'minus' | 'plus', text: string): void {
     const quantity = this.quantity();
-    const width = parseNumber(text);
+    const width = parseNumber(this.units.numbers, text);
     if (!quantity || (text.trim() !== '' && width === undefined)) return;
     const { [side]: _before, ...rest } = quantity;
     this.sheet.set(this.path(), width === undefined ? rest : { ...rest, [side]: width / this.widthFactor() });

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
@@ -41,6 +42,7 @@ import { TiesSection } from './ties-section';
   styleUrl: './load-editor.css',
 })
 export class LoadEditor {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(LoadsState);
   protected readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
@@ -71,7 +73,7 @@ export class LoadEditor {
     if (!given) return undefined;
     const { rig } = given.about;
     const { alone } = given.value;
-    const words = explain(rig, alone);
+    const words = explain(this.numberStyle, rig, alone);
     const [notFed] = alone.notFed;
     return {
       verdict: alone.verdict,
@@ -86,7 +88,7 @@ export class LoadEditor {
     if (!given) return '';
     const { outlook } = given.value;
     return outlook
-      ? `On top of your set: ${outlookWords(given.about.rig, this.load(), outlook)}.`
+      ? `On top of your set: ${outlookWords(this.numberStyle, given.about.rig, this.load(), outlook)}.`
       : 'It is on in your set.';
   });
 

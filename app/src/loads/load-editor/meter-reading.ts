@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { UnitChoice } from '../../components/unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatNumber, parseNumber } from '@heliarch/core';
 
 /** Watts and power factor, as a meter gives them. */
@@ -101,6 +102,7 @@ type FieldId = (typeof FIELDS)[number]['id'];
   `,
 })
 export class MeterReading {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   /** Whether what is metered has a compressor that may not have been running (the ninth slip). */
   readonly asksForState = input(false);
   readonly taken = output<Metered>();
@@ -111,7 +113,11 @@ export class MeterReading {
 
   private readonly values = computed(() => {
     const { volts, amps, watts } = this.typed();
-    return { volts: parseNumber(volts), amps: parseNumber(amps), watts: parseNumber(watts) };
+    return {
+      volts: parseNumber(this.numberStyle, volts),
+      amps: parseNumber(this.numberStyle, amps),
+      watts: parseNumber(this.numberStyle, watts),
+    };
   });
 
   protected readonly metered = computed(() => {
@@ -128,7 +134,7 @@ export class MeterReading {
     if (volts === undefined || amps === undefined || watts === undefined) return '';
     return this.metered()
       ? ''
-      : `${formatNumber(watts, 0)} W are more than ${formatNumber(volts * amps, 0)} VA: one of the three is not from the same moment.`;
+      : `${formatNumber(this.numberStyle, watts, 0)} W are more than ${formatNumber(this.numberStyle, volts * amps, 0)} VA: one of the three is not from the same moment.`;
   });
 
   protected readonly isUnheard = computed(() => this.asksForState() && !this.wasHeard());
@@ -143,7 +149,7 @@ export class MeterReading {
   }
 
   protected number(value: number, decimals: number): string {
-    return formatNumber(value, decimals);
+    return formatNumber(this.numberStyle, value, decimals);
   }
 }
 

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../../components/unit-choice';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -50,6 +51,7 @@ import { WayTabs } from './way-tabs';
   styleUrl: './section.css',
 })
 export class RunningSection {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
   readonly part = input.required<Part>();
@@ -79,9 +81,12 @@ export class RunningSection {
     const { watts, va } = runningPowerOf(this.part(), systemOfLoad(rig, this.load()));
     const { lo, stated, hi } = runningPowerFactor(this.part(), systemOfLoad(rig, this.load()));
     const apparent = va?.value ?? watts.value / stated;
-    const range = `${formatAmount(watts.value - (watts.minus ?? 0), 'W')} to ${formatAmount(watts.value + (watts.plus ?? 0), 'W')}`;
-    const factor = lo === hi ? formatNumber(lo, 2) : `${formatNumber(lo, 2)} to ${formatNumber(hi, 2)}`;
-    return `= ${formatAmount(watts.value, 'W')}, with the doubt ${range} · ${formatAmount(apparent, 'VA')} · power factor ${factor}`;
+    const range = `${formatAmount(this.numberStyle, watts.value - (watts.minus ?? 0), 'W')} to ${formatAmount(this.numberStyle, watts.value + (watts.plus ?? 0), 'W')}`;
+    const factor =
+      lo === hi
+        ? formatNumber(this.numberStyle, lo, 2)
+        : `${formatNumber(this.numberStyle, lo, 2)} to ${formatNumber(this.numberStyle, hi, 2)}`;
+    return `= ${formatAmount(this.numberStyle, watts.value, 'W')}, with the doubt ${range} · ${formatAmount(this.numberStyle, apparent, 'VA')} · power factor ${factor}`;
   });
 
   constructor() {

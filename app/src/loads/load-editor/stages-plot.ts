@@ -1,5 +1,14 @@
+import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, input, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
 import { formatAmount, formatNumber, wattsInState, type Load, type Rig } from '@heliarch/core';
 import {
   CategoryScale,
@@ -41,6 +50,7 @@ const WH_PER_KWH = 1000;
   `,
 })
 export class StagesPlot {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly load = input.required<Load>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
@@ -61,7 +71,7 @@ export class StagesPlot {
       0,
     );
     const most = Math.max(0, ...stages.map(({ watts }) => watts));
-    return `${formatNumber(minutes / MINUTES_PER_HOUR, 1)} h in ${stages.length} stages, at most ${formatAmount(most, 'W')}, ${formatNumber(wattHours / WH_PER_KWH, 2)} kWh.`;
+    return `${formatNumber(this.numberStyle, minutes / MINUTES_PER_HOUR, 1)} h in ${stages.length} stages, at most ${formatAmount(this.numberStyle, most, 'W')}, ${formatNumber(this.numberStyle, wattHours / WH_PER_KWH, 2)} kWh.`;
   });
 
   constructor() {

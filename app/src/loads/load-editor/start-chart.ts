@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { UnitChoice } from '../../components/unit-choice';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatNumber, formatSeconds, type Ceiling, type Interval } from '@heliarch/core';
 
 /** What a start is drawn of, in VA and seconds at both edges. */
@@ -106,6 +107,7 @@ const ROOM_ABOVE = 1.12;
   `,
 })
 export class StartChart {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly start = input.required<DrawnStart>();
   /** What carries it, for hours and for less; empty where no inverter is in its way. */
   readonly ceilings = input.required<readonly Ceiling[]>();
@@ -126,12 +128,15 @@ export class StartChart {
     return Array.from({ length: count + 1 }, (_, index) => ({
       va: index * step,
       y: this.y()(index * step),
-      label: formatNumber(index * step, 0),
+      label: formatNumber(this.numberStyle, index * step, 0),
     }));
   });
 
   protected readonly ticks = computed(() =>
-    TICKS_S.map((seconds) => ({ x: x(seconds), label: seconds === 1 ? '1 s' : formatNumber(seconds, 1) })),
+    TICKS_S.map((seconds) => ({
+      x: x(seconds),
+      label: seconds === 1 ? '1 s' : formatNumber(this.numberStyle, seconds, 1),
+    })),
   );
 
   protected readonly block = computed(() => {
@@ -158,14 +163,16 @@ export class StartChart {
       const to = x(Math.min(TO_S, ceiling.seconds));
       const y = this.y()(ceiling.value);
       const isLast = index === rising.length - 1;
-      const span = Number.isFinite(ceiling.seconds) ? `for ${formatSeconds(ceiling.seconds)}` : 'running';
+      const span = Number.isFinite(ceiling.seconds)
+        ? `for ${formatSeconds(this.numberStyle, ceiling.seconds)}`
+        : 'running';
       return {
         seconds: ceiling.seconds,
         y,
         d: `M${from} ${y}H${to}${isLast ? '' : `V${this.y()(rising[index + 1]?.value ?? 0)}`}`,
         isOwn: ceiling === own,
         isOver: va.hi > ceiling.value,
-        label: `${formatNumber(ceiling.value, 0)} ${span}`,
+        label: `${formatNumber(this.numberStyle, ceiling.value, 0)} ${span}`,
         labelX: isLast ? WIDTH - RIGHT : from + 4,
         anchor: isLast ? 'end' : 'start',
       };
@@ -176,9 +183,9 @@ export class StartChart {
     const { va, seconds } = this.start();
     const ceilings = this.ceilings().map(
       (each) =>
-        `${formatNumber(each.value, 0)} VA ${Number.isFinite(each.seconds) ? `for ${formatSeconds(each.seconds)}` : 'running'}`,
+        `${formatNumber(this.numberStyle, each.value, 0)} VA ${Number.isFinite(each.seconds) ? `for ${formatSeconds(this.numberStyle, each.seconds)}` : 'running'}`,
     );
-    return `A start of ${formatNumber(va.stated, 0)} VA for ${formatSeconds(seconds.stated)}. The inverter carries ${ceilings.join(', ') || 'nothing of it'}.`;
+    return `A start of ${formatNumber(this.numberStyle, va.stated, 0)} VA for ${formatSeconds(this.numberStyle, seconds.stated)}. The inverter carries ${ceilings.join(', ') || 'nothing of it'}.`;
   });
 }
 

@@ -1,3 +1,5 @@
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from '../../components/unit-choice';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -87,6 +89,7 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
   styleUrl: './section.css',
 })
 export class StartSection {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
   readonly part = input.required<Part>();
@@ -118,11 +121,16 @@ export class StartSection {
     const running = va?.value ?? watts.value / runningPowerFactor(part, this.system()).stated;
     const isSoft = found.full.va.value !== found.va.value;
     return {
-      words: `${formatAmount(found.va.value, 'VA')}, with the doubt ${rangeOf(found.va, 'VA')}`,
-      seconds: formatSeconds(found.seconds.value),
-      times: running > 0 ? `${formatNumber(found.va.value / running, 1)} times running` : 'running unknown',
+      words: `${formatAmount(this.numberStyle, found.va.value, 'VA')}, with the doubt ${rangeOf(this.numberStyle, found.va, 'VA')}`,
+      seconds: formatSeconds(this.numberStyle, found.seconds.value),
+      times:
+        running > 0
+          ? `${formatNumber(this.numberStyle, found.va.value / running, 1)} times running`
+          : 'running unknown',
       origin: ORIGIN_WORDS[found.origin] ?? '',
-      before: isSoft ? `${formatAmount(found.full.va.value, 'VA')} without its soft starter` : '',
+      before: isSoft
+        ? `${formatAmount(this.numberStyle, found.full.va.value, 'VA')} without its soft starter`
+        : '',
       drawn: { va: edges(found.va), seconds: edges(found.seconds) },
     };
   });
@@ -186,7 +194,7 @@ function edges({ value, minus = 0, plus = 0 }: Quantity): Interval {
   return { lo: value - minus, stated: value, hi: value + plus };
 }
 
-function rangeOf(quantity: Quantity, unit: string): string {
+function rangeOf(style: NumberStyle, quantity: Quantity, unit: string): string {
   const { lo, hi } = edges(quantity);
-  return `${formatAmount(lo, unit)} to ${formatAmount(hi, unit)}`;
+  return `${formatAmount(style, lo, unit)} to ${formatAmount(style, hi, unit)}`;
 }

@@ -1,3 +1,5 @@
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import {
   check,
@@ -150,6 +152,7 @@ const FIRST_SHOWN = 5;
   `,
 })
 export class StartTestSheet {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   readonly load = input.required<Load>();
   readonly part = input.required<Part>();
@@ -170,18 +173,18 @@ export class StartTestSheet {
   /** What was typed and is no reading. */
   protected readonly unread = computed(() =>
     [this.baseBefore(), ...this.starts(), this.seconds(), this.baseAfter()].find(
-      (text) => text.trim() !== '' && reading(text) === undefined,
+      (text) => text.trim() !== '' && reading(this.numberStyle, text) === undefined,
     ),
   );
 
   protected readonly readings = computed(() => {
-    const before = reading(this.baseBefore());
+    const before = reading(this.numberStyle, this.baseBefore());
     const rig = this.session.rig();
     if (before === undefined || !rig) return undefined;
     return {
       baseBeforeA: before,
-      baseAfterA: reading(this.baseAfter()),
-      startsA: this.starts().flatMap((text) => reading(text) ?? []),
+      baseAfterA: reading(this.numberStyle, this.baseAfter()),
+      startsA: this.starts().flatMap((text) => reading(this.numberStyle, text) ?? []),
       volts: systemOfLoad(rig, this.load()).volts,
     };
   });
@@ -198,7 +201,10 @@ export class StartTestSheet {
     if (!rig || !found || !scene) return undefined;
     const after = withPartNumber(rig, this.load().id, this.part().id, 'start', found.va);
     const [now, then] = [check(compile(rig), scene), check(compile(after), scene)];
-    const [wordsNow, wordsThen] = [explain(rig, now), explain(after, then)];
+    const [wordsNow, wordsThen] = [
+      explain(this.numberStyle, rig, now),
+      explain(this.numberStyle, after, then),
+    ];
     if (wordsNow.action === wordsThen.action && now.verdict === then.verdict)
       return 'The set that is on stays as it is.';
     return `The set that is on: ${verdictPhrase(wordsNow)} becomes ${verdictPhrase(wordsThen)}. ${wordsThen.action}`;
@@ -215,7 +221,7 @@ export class StartTestSheet {
   protected take(): void {
     const [found, readings] = [this.judged(), this.readings()];
     if (!found || !readings) return;
-    const seconds = reading(this.seconds());
+    const seconds = reading(this.numberStyle, this.seconds());
     const note = `Starts ${readings.startsA.join(', ')} A; base ${readings.baseBeforeA}${readings.baseAfterA === undefined ? '' : ` and ${readings.baseAfterA}`} A at ${readings.volts} V.`;
     this.taken.emit({
       va: { ...found.va, value: Math.round(found.va.value), note },
@@ -224,16 +230,16 @@ export class StartTestSheet {
   }
 
   protected amps(value: number): string {
-    return `${formatNumber(value, 1)} A`;
+    return `${formatNumber(this.numberStyle, value, 1)} A`;
   }
 
   protected va(value: number): string {
-    return formatAmount(value, 'VA');
+    return formatAmount(this.numberStyle, value, 'VA');
   }
 }
 
 /** A reading: a number from 0 on. */
-function reading(text: string): number | undefined {
-  const value = parseNumber(text);
+function reading(style: NumberStyle, text: string): number | undefined {
+  const value = parseNumber(style, text);
   return value !== undefined && value >= 0 ? value : undefined;
 }

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount, wattsInState, type Load, type Part } from '@heliarch/core';
 import { FieldRow } from '../../components/fields/field-row';
@@ -121,6 +122,7 @@ type State = NonNullable<Load['states']>[number];
   `,
 })
 export class StatesSection {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
 
@@ -152,6 +154,6 @@ export class StatesSection {
     const rig = this.sheet.sound();
     const load = rig.loads.find((each) => each.id === this.load().id);
     const isKept = load?.states?.some((state) => state.id === id);
-    return load && isKept ? `= ${formatAmount(wattsInState(rig, load, id), 'W')}` : '';
+    return load && isKept ? `= ${formatAmount(this.numberStyle, wattsInState(rig, load, id), 'W')}` : '';
   }
 }

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { parseNumber, type Load, type Rig } from '@heliarch/core';
 import { RigSession } from '../../storage/rig-session';
@@ -139,6 +140,7 @@ type Tie = NonNullable<Rig['ties']>[number];
   `,
 })
 export class TiesSection {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   readonly rig = input.required<Rig>();
   readonly load = input.required<Load>();
@@ -196,7 +198,7 @@ export class TiesSection {
   }
 
   protected setSeconds(index: number, key: 'delayS' | 'runOnS', text: string): void {
-    const seconds = parseNumber(text);
+    const seconds = parseNumber(this.numberStyle, text);
     if (seconds === undefined || seconds < 0 || seconds > MOST_TIE_S) return;
     this.setTie(index, { [key]: seconds });
   }

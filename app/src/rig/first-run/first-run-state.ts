@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import { computed, Injectable, signal } from '@angular/core';
 import {
   CHEMISTRIES,
@@ -86,7 +87,7 @@ export class FirstRunState extends RigState {
   readonly answers = computed((): FirstAnswers => {
     const typed = this.typed();
     const number = (asked: NumberAsked): number | undefined =>
-      this.faultOf(asked) === undefined ? usable(typed[asked.key]) : undefined;
+      this.faultOf(asked) === undefined ? usable(this.numberStyle, typed[asked.key]) : undefined;
     const numbers = Object.fromEntries(ALL_NUMBERS.map((asked) => [asked.key, number(asked)]));
     const usual = MAINS[this.mains()].amps;
     return {
@@ -99,7 +100,10 @@ export class FirstRunState extends RigState {
         .filter(({ name }) => name.trim() !== '')
         .map((circuit) => ({
           name: circuit.name.trim(),
-          amps: this.circuitFault(circuit) === undefined ? (usable(circuit.amps) ?? usual) : usual,
+          amps:
+            this.circuitFault(circuit) === undefined
+              ? (usable(this.numberStyle, circuit.amps) ?? usual)
+              : usual,
         })),
       loads: this.loads(),
     };
@@ -122,7 +126,7 @@ export class FirstRunState extends RigState {
   faultOf({ key, label, unit, most }: NumberAsked): string | undefined {
     const text = this.typed()[key] ?? '';
     if (text.trim() === '') return undefined;
-    const value = parseNumber(text);
+    const value = parseNumber(this.numberStyle, text);
     return value !== undefined && value > 0 && value <= most
       ? undefined
       : `${label} must be a number of ${unit} above 0 and at most ${most}.`;
@@ -131,7 +135,7 @@ export class FirstRunState extends RigState {
   /** What is wrong with the amps of a circuit; nothing where they are left open. */
   circuitFault({ name, amps }: CircuitTyped): string | undefined {
     if (amps.trim() === '') return undefined;
-    const value = usable(amps);
+    const value = usable(this.numberStyle, amps);
     return value !== undefined && value <= LARGEST_BREAKER_A
       ? undefined
       : `The amps of ${name || 'this circuit'} must be a number above 0 and at most ${LARGEST_BREAKER_A}.`;
@@ -172,7 +176,7 @@ export class FirstRunState extends RigState {
   }
 }
 
-function usable(text: string | undefined): number | undefined {
-  const value = parseNumber(text ?? '');
+function usable(style: NumberStyle, text: string | undefined): number | undefined {
+  const value = parseNumber(style, text ?? '');
   return value !== undefined && value > 0 ? value : undefined;
 }

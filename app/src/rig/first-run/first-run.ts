@@ -1,3 +1,5 @@
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import {
   afterNextRender,
@@ -124,6 +126,7 @@ const PERCENT = 100;
   styleUrl: './first-run.css',
 })
 export class FirstRun {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(FirstRunState);
   private readonly session = inject(RigSession);
   private readonly injector = inject(Injector);
@@ -155,7 +158,7 @@ export class FirstRun {
   protected readonly found = computed(() => findTypicalLoads(this.words()).slice(0, MOST_FOUND));
 
   /** What the answers already tell. */
-  protected readonly told = computed(() => tells(this.state.rig()));
+  protected readonly told = computed(() => tells(this.numberStyle, this.state.rig()));
 
   protected go(index: number): void {
     this.index.set(Math.min(QUESTIONS.length - 1, Math.max(0, index)));
@@ -182,7 +185,7 @@ export class FirstRun {
   }
 }
 
-function tells(rig: Rig): readonly string[] {
+function tells(style: NumberStyle, rig: Rig): readonly string[] {
   const [converter] = rig.converters;
   const [battery] = rig.batteries;
   const volts = rig.buses.find(({ id }) => id === battery?.bus)?.volts;
@@ -193,8 +196,8 @@ function tells(rig: Rig): readonly string[] {
   const hours = (battery.ampHours.value * volts * share) / watts;
   const amps = watts / volts;
   return [
-    `${formatAmount(continuousW.value, 'W')} running empties the battery to its reserve in ${formatNumber(hours, 1)} h.`,
-    `That is ${formatAmount(amps, 'A')} out of the battery.`,
+    `${formatAmount(style, continuousW.value, 'W')} running empties the battery to its reserve in ${formatNumber(style, hours, 1)} h.`,
+    `That is ${formatAmount(style, amps, 'A')} out of the battery.`,
     rig.loads.length === 0 ? 'Starts: after the last question.' : `${rig.loads.length} loads to ask about.`,
   ];
 }

@@ -1,3 +1,4 @@
+import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import type { EntryList } from '@heliarch/core';
@@ -36,6 +37,7 @@ const LEAST_DRAG = 6;
   styleUrl: './one-line.css',
 })
 export class OneLineDiagram {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(RigState);
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   protected readonly size = CONVERTER_SIZE;
@@ -91,19 +93,21 @@ export class OneLineDiagram {
     switch (part.list) {
       case 'sources': {
         const source = rig.sources.find((each) => each.id === id);
-        return source ? sourceLines(source, this.live()) : [];
+        return source ? sourceLines(this.numberStyle, source, this.live()) : [];
       }
       case 'converters': {
         const converter = rig.converters.find((each) => each.id === id);
-        return converter ? converterLines(converter, this.live()) : [];
+        return converter ? converterLines(this.numberStyle, converter, this.live()) : [];
       }
       case 'batteries': {
         const battery = rig.batteries.find((each) => each.id === id);
-        return battery ? batteryLines(rig, battery, this.scene(), this.live(), Date.now()) : [];
+        return battery
+          ? batteryLines(this.numberStyle, rig, battery, this.scene(), this.live(), Date.now())
+          : [];
       }
       case 'solar': {
         const solar = rig.solar?.find((each) => each.id === id);
-        return solar ? solarLines(solar) : [];
+        return solar ? solarLines(this.numberStyle, solar) : [];
       }
       default:
         return [];
@@ -125,12 +129,12 @@ export class OneLineDiagram {
   }
 
   protected deviceName(device: Device): string {
-    return deviceWords(this.state.rig(), device.kind, device.list, device.id);
+    return deviceWords(this.numberStyle, this.state.rig(), device.kind, device.list, device.id);
   }
 
   protected amps(circuitId: string): string {
     const circuit = this.state.rig().circuits.find(({ id }) => id === circuitId);
-    return circuit ? circuitWords(circuit, this.live()) : '';
+    return circuit ? circuitWords(this.numberStyle, circuit, this.live()) : '';
   }
 
   protected isOn(loadId: string): boolean {

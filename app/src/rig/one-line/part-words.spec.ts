@@ -26,19 +26,22 @@ const texts = (lines: readonly { text: string }[]) => lines.map(({ text }) => te
 describe('the words at a part of the diagram', () => {
   it('are its ratings, and what the user read with its age', () => {
     const now = Date.parse('2026-06-12T10:36:00Z');
-    expect(texts(batteryLines(rig, rig.batteries[0]!, scene, live, now))).toEqual([
+    expect(texts(batteryLines('point', rig, rig.batteries[0]!, scene, live, now))).toEqual([
       '100 Ah LFP',
       '82 %, read 12 min ago',
     ]);
-    expect(texts(converterLines(rig.converters[0]!, live))).toEqual(['3,000 VA', '6,000 VA for 0.5 s']);
-    expect(deviceWords(rig, 'breaker', 'converters', 'inverter')).toBe('');
+    expect(texts(converterLines('point', rig.converters[0]!, live))).toEqual([
+      '3,000 VA',
+      '6,000 VA for 0.5 s',
+    ]);
+    expect(deviceWords('point', rig, 'breaker', 'converters', 'inverter')).toBe('');
   });
 
   it('say what flows in the set, and nothing where nothing flows', () => {
-    expect(texts(sourceLines(rig.sources[0]!, live))).toEqual(['not connected']);
+    expect(texts(sourceLines('point', rig.sources[0]!, live))).toEqual(['not connected']);
     const onShore = liveNumbers(rig, { ...scene, supply: 'shore' });
-    expect(texts(sourceLines(rig.sources[0]!, onShore))[0]).toMatch(/^connected$|A in your set$/);
+    expect(texts(sourceLines('point', rig.sources[0]!, onShore))[0]).toMatch(/^connected$|A in your set$/);
     const running = { ...live, va: new Map([['inverter', 1234]]) };
-    expect(texts(converterLines(rig.converters[0]!, running)).at(-1)).toBe('1,234 VA in your set');
+    expect(texts(converterLines('point', rig.converters[0]!, running)).at(-1)).toBe('1,234 VA in your set');
   });
 });

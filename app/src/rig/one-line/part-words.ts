@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import {
   formatAmount,
   formatNumber,
@@ -26,30 +27,32 @@ export interface PartLine {
 
 const rating = (text: string, basis?: Basis): PartLine => ({ text, basis, isRating: true });
 const still = (text: string): PartLine => ({ text, isRating: false });
-const stated = (quantity: Quantity, unit: string, more = ''): PartLine =>
-  rating(`${formatAmount(quantity.value, unit)}${more}`, quantity.basis);
+const stated = (style: NumberStyle, quantity: Quantity, unit: string, more = ''): PartLine =>
+  rating(`${formatAmount(style, quantity.value, unit)}${more}`, quantity.basis);
 
 export function nameOf(rig: Rig, list: EntryList, id: string): string {
   return entriesOf(rig, list).find((entry) => entry.id === id)?.name ?? id;
 }
 
 /** What is written at a source: its rating, and what comes in now. */
-export function sourceLines(source: Source, live: LiveNumbers): readonly PartLine[] {
+export function sourceLines(style: NumberStyle, source: Source, live: LiveNumbers): readonly PartLine[] {
   const amps = live.amps.get(source.id);
   const isConnected = live.connected.includes(source.id);
   return [
-    ...(source.continuousW ? [stated(source.continuousW, 'W')] : []),
-    still(isConnected ? (amps ? `${formatAmount(amps, 'A')} in your set` : 'connected') : 'not connected'),
+    ...(source.continuousW ? [stated(style, source.continuousW, 'W')] : []),
+    still(
+      isConnected ? (amps ? `${formatAmount(style, amps, 'A')} in your set` : 'connected') : 'not connected',
+    ),
   ];
 }
 
 /** What is written at a solar array. */
-export function solarLines({ stcW }: SolarArray): readonly PartLine[] {
-  return [stated(stcW, 'W')];
+export function solarLines(style: NumberStyle, { stcW }: SolarArray): readonly PartLine[] {
+  return [stated(style, stcW, 'W')];
 }
 
 /** Amps of a breaker, or of a fuse, at its place on the wire. */
-export function deviceWords(rig: Rig, kind: string, list: EntryList, id: string): string {
+export function deviceWords(style: NumberStyle, rig: Rig, kind: string, list: EntryList, id: string): string {
   if (list === 'circuits') return '';
   const { sources, converters, batteries } = rig;
   const amps =
@@ -60,18 +63,22 @@ export function deviceWords(rig: Rig, kind: string, list: EntryList, id: string)
         : kind === 'fuse'
           ? batteries.find((each) => each.id === id)?.fuse?.amps
           : undefined;
-  return amps === undefined ? '' : `${formatNumber(amps, 0)} A`;
+  return amps === undefined ? '' : `${formatNumber(style, amps, 0)} A`;
 }
 
 /** What is written at an inverter: for hours, its highest surge, and what it carries now. */
-export function converterLines(converter: Converter, live: LiveNumbers): readonly PartLine[] {
+export function converterLines(
+  style: NumberStyle,
+  converter: Converter,
+  live: LiveNumbers,
+): readonly PartLine[] {
   const highest = [...converter.tiers].sort((a, b) => b.limit.value - a.limit.value)[0];
   const va = live.va.get(converter.id);
   const units = converter.unitsInParallel ?? 1;
   return [
-    stated(converter.continuousVA, 'VA', units > 1 ? `, ${units} of them` : ''),
-    ...(highest ? [stated(highest.limit, 'VA', ` for ${formatSeconds(highest.seconds)}`)] : []),
-    ...(va ? [still(`${formatAmount(va, 'VA')} in your set`)] : []),
+    stated(style, converter.continuousVA, 'VA', units > 1 ? `, ${units} of them` : ''),
+    ...(highest ? [stated(style, highest.limit, 'VA', ` for ${formatSeconds(style, highest.seconds)}`)] : []),
+    ...(va ? [still(`${formatAmount(style, va, 'VA')} in your set`)] : []),
   ];
 }
 
@@ -92,6 +99,7 @@ const SHORT_CHEMISTRY = { lfp: 'LFP', agm: 'AGM', gel: 'gel', flooded: 'wet lead
 
 /** What is written at a battery; what the user read off it, with its age. */
 export function batteryLines(
+  style: NumberStyle,
   rig: Rig,
   battery: Battery,
   scene: Scene | undefined,
@@ -103,19 +111,19 @@ export function batteryLines(
   const amps = isOnly && live.fromBatteryW && volts > 0 ? live.fromBatteryW / volts : undefined;
   const chemistry = battery.chemistry ? ` ${SHORT_CHEMISTRY[battery.chemistry]}` : '';
   return [
-    stated(battery.ampHours, 'Ah', chemistry),
+    stated(style, battery.ampHours, 'Ah', chemistry),
     ...(battery.dischargeA === undefined
       ? []
-      : [rating(`${formatAmount(battery.dischargeA, 'A')} for hours`)]),
+      : [rating(`${formatAmount(style, battery.dischargeA, 'A')} for hours`)]),
     ...(isOnly && scene?.charge
-      ? [still(`${formatNumber(scene.charge.percent, 0)} %, read ${age(scene.charge.readAt, now)}`)]
+      ? [still(`${formatNumber(style, scene.charge.percent, 0)} %, read ${age(scene.charge.readAt, now)}`)]
       : []),
-    ...(amps ? [still(`${formatAmount(amps, 'A')} out in your set`)] : []),
+    ...(amps ? [still(`${formatAmount(style, amps, 'A')} out in your set`)] : []),
   ];
 }
 
 /** What flows through a circuit in the set. */
-export function circuitWords(circuit: Circuit, live: LiveNumbers): string {
+export function circuitWords(style: NumberStyle, circuit: Circuit, live: LiveNumbers): string {
   const amps = live.amps.get(circuit.id);
-  return amps ? formatAmount(amps, 'A') : '';
+  return amps ? formatAmount(style, amps, 'A') : '';
 }

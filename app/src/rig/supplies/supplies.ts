@@ -1,3 +1,5 @@
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
@@ -24,65 +26,75 @@ import { RigState } from '../rig-state';
 interface Row {
   readonly label: string;
   /** @param set What is on, on this supply; undefined until it is worked out. */
-  readonly of: (rig: Rig, supply: Supply, set: OnSupply | undefined) => string;
+  readonly of: (style: NumberStyle, rig: Rig, supply: Supply, set: OnSupply | undefined) => string;
 }
 
 const OPEN = '–';
 const PERCENT = 100;
 const SECONDS_PER_HOUR = 3600;
-const amps = (value: number | undefined): string => (value === undefined ? OPEN : formatAmount(value, 'A'));
-const va = (value: number): string =>
-  value === 0 ? OPEN : Number.isFinite(value) ? formatAmount(value, 'VA') : 'not entered';
+const amps = (style: NumberStyle, value: number | undefined): string =>
+  value === undefined ? OPEN : formatAmount(style, value, 'A');
+const va = (style: NumberStyle, value: number): string =>
+  value === 0 ? OPEN : Number.isFinite(value) ? formatAmount(style, value, 'VA') : 'not entered';
 
 /** What stands side by side, in the order in which it matters at the post. */
 const ROWS: readonly Row[] = [
   {
     label: 'Connected',
-    of: (rig, { sources }) =>
+    of: (_, rig, { sources }) =>
       rig.sources
         .filter(({ id }) => sources.includes(id))
         .map(({ name }) => name)
         .join(', ') || 'nothing, on battery',
   },
-  { label: 'Smallest breaker in the chain', of: (_, { breaker }) => amps(breaker?.amps) },
+  { label: 'Smallest breaker in the chain', of: (style, _, { breaker }) => amps(style, breaker?.amps) },
   {
     label: 'Smallest plug or adapter',
-    of: (_, { cords }) => {
+    of: (style, _, { cords }) => {
       const plugs = (cords ?? []).flatMap(({ plugA }) => plugA ?? []);
-      return plugs.length === 0 ? OPEN : amps(Math.min(...plugs));
+      return plugs.length === 0 ? OPEN : amps(style, Math.min(...plugs));
     },
   },
-  { label: 'Other loads on it', of: (_, { otherLoadsA }) => amps(otherLoadsA?.value) },
-  { label: 'Input limit, as set', of: (_, { inputLimitA }) => amps(inputLimitA) },
+  { label: 'Other loads on it', of: (style, _, { otherLoadsA }) => amps(style, otherLoadsA?.value) },
+  { label: 'Input limit, as set', of: (style, _, { inputLimitA }) => amps(style, inputLimitA) },
   { label: 'Input limit, advised for your set', of: advised },
-  { label: 'Assist', of: (_, { assist }) => (assist ? choiceWords(assist) : OPEN) },
-  { label: 'Charging', of: (_, { charging }) => (charging ? choiceWords(charging) : OPEN) },
-  { label: 'Carries from the source', of: (rig, supply) => va(supplyCarries(rig, supply).sourceVA) },
-  { label: 'Carries behind the inverter', of: (rig, supply) => va(supplyCarries(rig, supply).behindVA) },
-  { label: 'of that from the battery', of: (rig, supply) => va(supplyCarries(rig, supply).batteryVA) },
+  { label: 'Assist', of: (_, __, { assist }) => (assist ? choiceWords(assist) : OPEN) },
+  { label: 'Charging', of: (_, __, { charging }) => (charging ? choiceWords(charging) : OPEN) },
+  {
+    label: 'Carries from the source',
+    of: (style, rig, supply) => va(style, supplyCarries(rig, supply).sourceVA),
+  },
+  {
+    label: 'Carries behind the inverter',
+    of: (style, rig, supply) => va(style, supplyCarries(rig, supply).behindVA),
+  },
+  {
+    label: 'of that from the battery',
+    of: (style, rig, supply) => va(style, supplyCarries(rig, supply).batteryVA),
+  },
   { label: 'Room to grow beside your set', of: roomToGrow },
   { label: 'The battery lasts for your set', of: lasts },
 ];
 
-function roomToGrow(_: Rig, __: Supply, set: OnSupply | undefined): string {
+function roomToGrow(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefined): string {
   if (!set) return OPEN;
   if (!Number.isFinite(set.leftVA)) return 'not entered';
-  return set.leftVA > 0 ? `at least ${formatAmount(set.leftVA, 'VA', 'at-least')}` : 'none for hours';
+  return set.leftVA > 0 ? `at least ${formatAmount(style, set.leftVA, 'VA', 'at-least')}` : 'none for hours';
 }
 
 /** From full to its reserve, at what the set draws now. */
-function lasts(_: Rig, __: Supply, set: OnSupply | undefined): string {
+function lasts(_: NumberStyle, __: Rig, ___: Supply, set: OnSupply | undefined): string {
   const clock = set?.clock;
   if (!clock || clock.amps.stated <= 0) return OPEN;
   const usable = clock.ampHoursNow * (1 - clock.reservePercent / PERCENT);
   return `${formatDuration((usable / clock.amps.stated) * SECONDS_PER_HOUR)} from full`;
 }
 
-function advised(_: Rig, __: Supply, set: OnSupply | undefined): string {
+function advised(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefined): string {
   const limit = set?.inputLimit;
   if (!limit) return OPEN;
   const { atLeastA, atMostA } = limit;
-  const most = formatNumber(Math.floor(atMostA), 0);
+  const most = formatNumber(style, Math.floor(atMostA), 0);
   const least = Math.ceil(atLeastA ?? 0);
   if (least > Math.floor(atMostA)) return `none: your set needs ${least} A`;
   return least > 0 ? `${least} to ${most} A` : `at most ${most} A`;
@@ -249,6 +261,7 @@ function advised(_: Rig, __: Supply, set: OnSupply | undefined): string {
   `,
 })
 export class Supplies {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(RigState);
   protected readonly supplies = computed(() => this.state.rig().supplies);
   private readonly questions = inject(Answers);
@@ -264,6 +277,7 @@ export class Supplies {
       label,
       cells: this.supplies().map((supply) =>
         of(
+          this.numberStyle,
           this.state.rig(),
           supply,
           given?.find(({ supplyId }) => supplyId === supply.id),
@@ -275,7 +289,7 @@ export class Supplies {
     const given = this.asked()?.given;
     return this.supplies().map((supply) => {
       const set = given?.value.find(({ supplyId }) => supplyId === supply.id);
-      const words = given && set && explain(given.about.rig, set.result);
+      const words = given && set && explain(this.numberStyle, given.about.rig, set.result);
       return { verdict: set?.result.verdict, word: words && verdictPhrase(words), action: words?.action };
     });
   });
@@ -288,7 +302,7 @@ export class Supplies {
   protected readonly tested = computed(() => {
     const { list, id } = this.state.selected();
     const supply = list === 'supplies' && this.supplies().find((each) => each.id === id);
-    const post = supply && postOf(this.state.rig(), supply);
+    const post = supply && postOf(this.numberStyle, this.state.rig(), supply);
     return supply && post ? { supply, post } : undefined;
   });
 

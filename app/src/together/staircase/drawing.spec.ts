@@ -13,7 +13,7 @@ function staircase(...ids: string[]): Staircase {
 describe('the drawing of the start staircase', () => {
   it('puts spike, doubt, ceiling and running limit on one scale', () => {
     const model = staircase('saw', 'kettle');
-    const { starts, runningLimit, axis } = drawStaircase(model, 556, 452);
+    const { starts, runningLimit, axis } = drawStaircase('point', model, 556, 452);
     const start = model.steps[0]?.start;
     const shape = starts[0];
     if (!start || !shape) throw new Error('The saw starts first and has a start');
@@ -24,7 +24,7 @@ describe('the drawing of the start staircase', () => {
   });
 
   it('gives the verdict’s colour and the margin to the deciding start alone', () => {
-    const { starts } = drawStaircase(staircase('saw'), 556, 452);
+    const { starts } = drawStaircase('point', staircase('saw'), 556, 452);
     expect(starts.map((start) => [start.verdict, start.margin?.word])).toEqual([
       ['holds', 'to spare'],
       [undefined, undefined],
@@ -33,7 +33,12 @@ describe('the drawing of the start staircase', () => {
 
   it('keeps everything inside the picture, on a phone too', () => {
     for (const width of [300, 358, 556, 900]) {
-      const { starts, runningLimit, columns, axis } = drawStaircase(staircase('saw', 'kettle'), width, 300);
+      const { starts, runningLimit, columns, axis } = drawStaircase(
+        'point',
+        staircase('saw', 'kettle'),
+        width,
+        300,
+      );
       const xs = [
         ...starts.map((start) => start.ceiling.x2),
         ...columns.map((column) => column.x),

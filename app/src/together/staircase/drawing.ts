@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import { formatNumber, type Staircase } from '@heliarch/core';
 import { ticks } from 'd3-array';
 import type { Box } from './boxes';
@@ -44,25 +45,30 @@ interface Tick {
 }
 
 /** Places a staircase in a picture of the given size, in CSS pixels. */
-export function drawStaircase(staircase: Staircase, width: number, height: number): StaircaseDrawing {
+export function drawStaircase(
+  style: NumberStyle,
+  staircase: Staircase,
+  width: number,
+  height: number,
+): StaircaseDrawing {
   const layout = layOut(staircase, width, height);
   const { y, end, bottom, momentX } = layout;
   const level = y(staircase.full.stated);
   const limitText: Box = { x: end, y: y(staircase.runningLimit.va) - 12, width: RIGHT, height: 56 };
-  const spikes = withReadableCeilings(spikesOf(staircase, layout), limitText, layout.isNarrow);
+  const spikes = withReadableCeilings(spikesOf(style, staircase, layout), limitText, layout.isNarrow);
   const drawn = [...spikes.flatMap((spike) => spike.boxes), limitText];
   const starts = spikes.map((spike) =>
-    spike.start.decides ? { ...spike.shape, margin: startMargin(spike, drawn, layout) } : spike.shape,
+    spike.start.decides ? { ...spike.shape, margin: startMargin(style, spike, drawn, layout) } : spike.shape,
   );
   const written = starts.flatMap(({ margin }) => (margin ? [textBox(margin)] : []));
   return {
     width,
     height,
-    axis: { x: LEFT, top: TOP, bottom, ticks: ticksOf(layout) },
+    axis: { x: LEFT, top: TOP, bottom, ticks: ticksOf(style, layout) },
     ...runningLevel(staircase, layout),
     runningWhisker: runningWhisker(staircase, layout),
-    runningLabel: runningLabel(staircase, [...drawn, ...written], layout),
-    runningLimit: runningLimitShape(staircase, drawn, layout),
+    runningLabel: runningLabel(style, staircase, [...drawn, ...written], layout),
+    runningLimit: runningLimitShape(style, staircase, drawn, layout),
     starts,
     momentArea:
       momentX === undefined
@@ -72,22 +78,35 @@ export function drawStaircase(staircase: Staircase, width: number, height: numbe
   };
 }
 
-function spikesOf({ steps, atAnyMoment, full }: Staircase, layout: Layout): readonly Spike[] {
+function spikesOf(
+  style: NumberStyle,
+  { steps, atAnyMoment, full }: Staircase,
+  layout: Layout,
+): readonly Spike[] {
   const { stepX, momentX = 0, column } = layout;
   return [
     ...steps.flatMap(({ consumer, start, after }, index) =>
-      start ? [spikeOf(`step ${consumer.load.id}`, start, stepX[index] ?? 0, after.stated, layout)] : [],
+      start
+        ? [spikeOf(style, `step ${consumer.load.id}`, start, stepX[index] ?? 0, after.stated, layout)]
+        : [],
     ),
     ...atAnyMoment.map((start, index) =>
-      spikeOf(`moment ${start.consumer.load.id}`, start, momentX + index * column, full.stated, layout),
+      spikeOf(
+        style,
+        `moment ${start.consumer.load.id}`,
+        start,
+        momentX + index * column,
+        full.stated,
+        layout,
+      ),
     ),
   ];
 }
 
-function ticksOf({ y, topVA }: Layout): readonly Tick[] {
+function ticksOf(style: NumberStyle, { y, topVA }: Layout): readonly Tick[] {
   const major = new Set(ticks(0, topVA, TICKS));
   return ticks(0, topVA, TICKS * MINOR_PER_TICK).map((va) => ({
     y: y(va),
-    label: major.has(va) ? formatNumber(va, 0) : undefined,
+    label: major.has(va) ? formatNumber(style, va, 0) : undefined,
   }));
 }

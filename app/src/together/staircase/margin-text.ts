@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import { margin, type Limit } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { LEFT, RIGHT, TOP, type Layout } from './layout';
@@ -44,10 +45,13 @@ export function leastCovering(
 }
 
 /** The words beside the arrow: what is claimed, how much, to which side. */
-export function marginWords(limit: Limit): Pick<MarginShape, 'claim' | 'amount' | 'word'> {
+export function marginWords(
+  style: NumberStyle,
+  limit: Limit,
+): Pick<MarginShape, 'claim' | 'amount' | 'word'> {
   return {
     claim: limit.verdict === 'tight' ? 'up to' : 'at least',
-    amount: margin(limit, limit.edge),
+    amount: margin(style, limit, limit.edge),
     word: limit.headroom[limit.edge] < 0 ? 'over' : 'to spare',
   };
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import { formatNumber, type Staircase, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { LEFT, TOP, type Layout } from './layout';
@@ -46,6 +47,7 @@ const BELOW_LEVEL = 16;
 
 /** What runs in the end, written on its line or under it, where nothing stands in the way. */
 export function runningLabel(
+  style: NumberStyle,
   { full, runningDecides, runningLimit }: Staircase,
   drawn: readonly Box[],
   { y, runningEnd, end }: Layout,
@@ -60,13 +62,14 @@ export function runningLabel(
     .map((dy) => ({
       x: runningEnd - 24,
       y: y(full.stated) + dy,
-      text: `running ${formatNumber(full.stated, 0)}`,
+      text: `running ${formatNumber(style, full.stated, 0)}`,
     }))
     .find(isFree);
 }
 
 /** The one long-dashed line, in the verdict's colour with its margin where it decides. */
 export function runningLimitShape(
+  style: NumberStyle,
   { runningLimit, runningDecides, full, element }: Staircase,
   drawn: readonly Box[],
   layout: Layout,
@@ -81,8 +84,8 @@ export function runningLimitShape(
     y: at,
     x1: LEFT,
     x2: end,
-    label: `${formatNumber(va, 0)} VA`,
-    details: limitDetails(runningLimit, element),
+    label: `${formatNumber(style, va, 0)} VA`,
+    details: limitDetails(style, runningLimit, element),
     verdict: decider?.verdict,
     over: isOver
       ? { x: runningEnd - column, y: y(full.stated), width: column, height: at - y(full.stated) }
@@ -91,7 +94,7 @@ export function runningLimitShape(
       from: y(edge),
       to: at,
       ...runningMarginPlace([y(edge), y(full.stated), at], drawn, layout),
-      ...marginWords(decider),
+      ...marginWords(style, decider),
     },
   };
 }
@@ -112,11 +115,12 @@ function runningMarginPlace(levels: readonly number[], drawn: readonly Box[], la
 
 /** What the line stands for: a rating, watts at this power factor, or shore and inverter together. */
 function limitDetails(
+  style: NumberStyle,
   { watts, sourceVA }: Staircase['runningLimit'],
   element: Staircase['element'],
 ): readonly string[] {
   const own = watts
-    ? [`${formatNumber(watts.rating, 0)} W at`, `pf ${formatNumber(watts.powerFactor, 2)}`]
+    ? [`${formatNumber(style, watts.rating, 0)} W at`, `pf ${formatNumber(style, watts.powerFactor, 2)}`]
     : ['protection' in element ? `${element.protection.amps} A` : 'running'];
-  return sourceVA > 0 ? [`${formatNumber(sourceVA, 0)} shore`, ...own] : own;
+  return sourceVA > 0 ? [`${formatNumber(style, sourceVA, 0)} shore`, ...own] : own;
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '@heliarch/core';
 import { formatNumber, formatSeconds, type DrawnStart, type Limit, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { TOP, type Layout } from './layout';
@@ -64,7 +65,14 @@ export interface Spike {
 }
 
 /** A spike from the settled level: its flat top is as wide as it lasts, then it falls in a curve. */
-export function spikeOf(id: string, start: DrawnStart, x: number, settledVA: number, layout: Layout): Spike {
+export function spikeOf(
+  style: NumberStyle,
+  id: string,
+  start: DrawnStart,
+  x: number,
+  settledVA: number,
+  layout: Layout,
+): Spike {
   const { y, column } = layout;
   const top = y(start.va.stated);
   const base = y(Math.min(settledVA, start.va.stated));
@@ -75,8 +83,8 @@ export function spikeOf(id: string, start: DrawnStart, x: number, settledVA: num
   const middle = left + flat / 2;
   const edge = y(start.verdict === 'trips' ? start.va.lo : start.va.hi);
   const highest = Math.min(top, edge);
-  const ceiling = ceilingShape(start, middle, right, highest, layout);
-  const value = valueLabel(start, ceiling, left, top, highest);
+  const ceiling = ceilingShape(style, start, middle, right, highest, layout);
+  const value = valueLabel(style, start, ceiling, left, top, highest);
   const box: Box = { x: left, y: highest, width: flat + tail, height: base - highest };
   const shape: StartShape = {
     id,
@@ -103,13 +111,14 @@ export function spikeOf(id: string, start: DrawnStart, x: number, settledVA: num
 
 /** A height stands left of its spike, or on top of one that goes through its ceiling. */
 function valueLabel(
+  style: NumberStyle,
   start: DrawnStart,
   ceiling: CeilingShape,
   left: number,
   top: number,
   highest: number,
 ): Label {
-  const text = formatNumber(start.va.stated, 0);
+  const text = formatNumber(style, start.va.stated, 0);
   return ceiling.anchor === 'middle'
     ? { x: left - 4, y: top + 10, anchor: 'end', text }
     : { x: ceiling.x1 + CEILING_HALF, y: highest - 6, anchor: 'middle', text };
@@ -177,6 +186,7 @@ function flatWidth(seconds: number, column: number): number {
 }
 
 function ceilingShape(
+  style: NumberStyle,
   start: DrawnStart,
   x: number,
   right: number,
@@ -192,8 +202,8 @@ function ceilingShape(
     y: at,
     x1: x - CEILING_HALF,
     x2: x + CEILING_HALF,
-    amount: formatNumber(start.ceiling, 0),
-    time: Number.isFinite(seconds) ? formatSeconds(seconds) : 'for hours',
+    amount: formatNumber(style, start.ceiling, 0),
+    time: Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'for hours',
     labelX: pierced ? Math.max(x + CEILING_HALF, right) + 4 : x,
     labelY: pierced ? at : at - 18,
     anchor: pierced ? 'start' : 'middle',
@@ -206,6 +216,7 @@ function ceilingShape(
 
 /** The text of the margin goes where it covers least: beside the gap, beside the spike, or above. */
 export function startMargin(
+  style: NumberStyle,
   { start, shape, boxes: [body] }: Spike,
   drawn: readonly Box[],
   layout: Layout,
@@ -231,5 +242,5 @@ export function startMargin(
     { ...above, textY: Math.min(from, to) - MARGIN_HEIGHT - 12 },
     { ...above, textY: (body ? body.y + body.height : layout.bottom) + MARGIN_HEIGHT / 2 + 6 },
   ];
-  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(start.limit) };
+  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(style, start.limit) };
 }

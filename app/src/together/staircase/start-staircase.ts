@@ -1,3 +1,5 @@
+import type { NumberStyle } from '@heliarch/core';
+import { UnitChoice } from '../../components/unit-choice';
 import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
@@ -44,6 +46,7 @@ let nextId = 0;
   styleUrl: './start-staircase.css',
 })
 export class StartStaircase {
+  private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   /** The set it is drawn from, for the working of a start. */
   readonly set = input.required<AnsweredSet>();
@@ -58,7 +61,12 @@ export class StartStaircase {
   protected readonly hatch = `hatch-${(nextId += 1)}`;
   protected readonly narrow = computed(() => this.width() < NARROW);
   protected readonly drawing = computed(() =>
-    drawStaircase(this.staircase(), this.width(), this.narrow() ? SHORT : this.isLow() ? LOW : TALL),
+    drawStaircase(
+      this.numberStyle,
+      this.staircase(),
+      this.width(),
+      this.narrow() ? SHORT : this.isLow() ? LOW : TALL,
+    ),
   );
 
   /** The same for someone who does not see the picture. */
@@ -66,16 +74,22 @@ export class StartStaircase {
     const { steps, atAnyMoment } = this.staircase();
     return [
       ...steps.map((step) =>
-        spokenRow(`${step.place}`, step.consumer.load.name, step.after.stated, step.start),
+        spokenRow(this.numberStyle, `${step.place}`, step.consumer.load.name, step.after.stated, step.start),
       ),
       ...atAnyMoment.map((start) =>
-        spokenRow('at any moment', start.consumer.load.name, this.staircase().full.stated, start),
+        spokenRow(
+          this.numberStyle,
+          'at any moment',
+          start.consumer.load.name,
+          this.staircase().full.stated,
+          start,
+        ),
       ),
     ];
   });
 
   protected labelOf(start: StartShape): string {
-    return limitLabel(this.rig(), start.limit);
+    return limitLabel(this.numberStyle, this.rig(), start.limit);
   }
 
   protected toggle(start: StartShape): void {
@@ -111,14 +125,20 @@ interface SpokenRow {
   readonly ceiling: string;
 }
 
-function spokenRow(place: string, load: string, running: number, start: DrawnStart | undefined): SpokenRow {
+function spokenRow(
+  style: NumberStyle,
+  place: string,
+  load: string,
+  running: number,
+  start: DrawnStart | undefined,
+): SpokenRow {
   return {
     place,
     load,
-    running: formatAmount(running, 'VA'),
+    running: formatAmount(style, running, 'VA'),
     start: start
-      ? `up to ${formatAmount(start.va.hi, 'VA', 'at-most')} for ${formatSeconds(start.seconds.stated)}`
+      ? `up to ${formatAmount(style, start.va.hi, 'VA', 'at-most')} for ${formatSeconds(style, start.seconds.stated)}`
       : 'none',
-    ceiling: start ? `${formatAmount(start.ceiling, 'VA')}, ${VERDICT_WORDS[start.verdict]}` : '',
+    ceiling: start ? `${formatAmount(style, start.ceiling, 'VA')}, ${VERDICT_WORDS[start.verdict]}` : '',
   };
 }

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../../quantity/number-style.js';
 import { formatAmount } from '../../quantity/format.js';
 import { isIec } from '../../reference/breaker-curves.js';
 import { COMMON_PRACTICE } from '../../reference/provenance.js';
@@ -8,25 +9,25 @@ import { theElement } from '../../rig/names-in-sentences.js';
 import { judged, type RigCheck } from './rig-check.js';
 
 /** Whether breakers, plugs, cords, relay and input limit of the mains side fit each other. */
-export function acChecks(rig: Rig): readonly RigCheck[] {
+export function acChecks(style: NumberStyle, rig: Rig): readonly RigCheck[] {
   return [
-    ...rig.circuits.flatMap((circuit) => circuitChecks(rig, circuit)),
+    ...rig.circuits.flatMap((circuit) => circuitChecks(style, rig, circuit)),
     ...rig.supplies.flatMap((supply) => [
       ...chainCheck(supply),
-      ...limitCheck(supply),
+      ...limitCheck(style, supply),
       ...neutralCheck(rig, supply),
     ]),
     ...rig.converters.flatMap((converter) =>
       rig.supplies.flatMap((supply) => [
-        ...relayCheck(rig, converter, supply),
-        ...outputCheck(rig, converter, supply),
+        ...relayCheck(style, rig, converter, supply),
+        ...outputCheck(style, rig, converter, supply),
       ]),
     ),
     ...bondCheck(rig),
   ];
 }
 
-function circuitChecks(rig: Rig, circuit: Circuit): readonly RigCheck[] {
+function circuitChecks(style: NumberStyle, rig: Rig, circuit: Circuit): readonly RigCheck[] {
   const { cable, protection, receptacleA } = circuit;
   const about = { list: 'circuits', entryId: circuit.id } as const;
   const tables = wireTablesOf(rig);
@@ -38,7 +39,7 @@ function circuitChecks(rig: Rig, circuit: Circuit): readonly RigCheck[] {
           fitting(about, `${circuit.id}:cable`, `Breaker on the cable of ${theElement(circuit.name)}`, {
             demand: protection.amps,
             carries: most,
-            sentence: `A ${protection.amps} A breaker; the cable carries ${formatAmount(most, 'A')}.`,
+            sentence: `A ${protection.amps} A breaker; the cable carries ${formatAmount(style, most, 'A')}.`,
             source: 'NEC 240.4(D) and 310.16, or IEC 60364-5-52 for metric sizes; from memory',
             fix: 'A smaller breaker, or a thicker cable all the way.',
           }),
@@ -101,14 +102,14 @@ function chainCheck(supply: Supply): readonly RigCheck[] {
   ];
 }
 
-function limitCheck(supply: Supply): readonly RigCheck[] {
+function limitCheck(style: NumberStyle, supply: Supply): readonly RigCheck[] {
   const { breaker, inputLimitA, otherLoadsA, cords = [] } = supply;
   const least = Math.min(breaker?.amps ?? Infinity, ...cords.flatMap(({ plugA }) => plugA ?? []));
   if (inputLimitA === undefined || !Number.isFinite(least)) return [];
   const others = otherLoadsA ? intervalOf(otherLoadsA, 'running') : { lo: 0, stated: 0, hi: 0 };
   const left = { surely: least - others.hi, atBest: least - others.lo };
   const verdict = judged(inputLimitA, left.surely, left.atBest);
-  const beside = otherLoadsA ? `, of which ${formatAmount(others.stated, 'A')} go elsewhere` : '';
+  const beside = otherLoadsA ? `, of which ${formatAmount(style, others.stated, 'A')} go elsewhere` : '';
   return [
     {
       id: `${supply.id}:limit`,
@@ -116,10 +117,10 @@ function limitCheck(supply: Supply): readonly RigCheck[] {
       entryId: supply.id,
       verdict,
       title: `Input limit on ${supply.name}`,
-      sentence: `${formatAmount(inputLimitA, 'A')} are asked at most; the chain bears ${formatAmount(least, 'A')}${beside}.`,
+      sentence: `${formatAmount(style, inputLimitA, 'A')} are asked at most; the chain bears ${formatAmount(style, least, 'A')}${beside}.`,
       source: COMMON_PRACTICE,
       ...(verdict !== 'holds' && {
-        fix: `Set ${formatAmount(Math.max(0, Math.floor(left.surely)), 'A')} or less on the inverter’s own panel.`,
+        fix: `Set ${formatAmount(style, Math.max(0, Math.floor(left.surely)), 'A')} or less on the inverter’s own panel.`,
       }),
     },
   ];
@@ -140,7 +141,7 @@ function sourceAmps(rig: Rig, supply: Supply): number {
   return Math.min(supply.inputLimitA ?? Infinity, supply.breaker?.amps ?? Infinity, ...own);
 }
 
-function relayCheck(rig: Rig, converter: Converter, supply: Supply): readonly RigCheck[] {
+function relayCheck(style: NumberStyle, rig: Rig, converter: Converter, supply: Supply): readonly RigCheck[] {
   const { passThroughA } = converter;
   const amps = sourceAmps(rig, supply);
   if (passThroughA === undefined || !Number.isFinite(amps) || !passes(rig, converter, supply)) return [];
@@ -152,7 +153,7 @@ function relayCheck(rig: Rig, converter: Converter, supply: Supply): readonly Ri
       {
         demand: amps,
         carries: passThroughA,
-        sentence: `Up to ${formatAmount(amps, 'A')} pass; the relay of ${theElement(converter.name)} carries ${passThroughA} A.`,
+        sentence: `Up to ${formatAmount(style, amps, 'A')} pass; the relay of ${theElement(converter.name)} carries ${passThroughA} A.`,
         source: 'its data sheet, as entered',
         fix: 'Set a lower input limit on this supply.',
       },
@@ -161,7 +162,12 @@ function relayCheck(rig: Rig, converter: Converter, supply: Supply): readonly Ri
 }
 
 /** With assist the output can carry the source's amps and the inverter's own together. */
-function outputCheck(rig: Rig, converter: Converter, supply: Supply): readonly RigCheck[] {
+function outputCheck(
+  style: NumberStyle,
+  rig: Rig,
+  converter: Converter,
+  supply: Supply,
+): readonly RigCheck[] {
   const { outputBreaker, continuousVA, to } = converter;
   const bus = rig.buses.find(({ id }) => id === to);
   const volts = bus?.volts ?? 0;
@@ -179,7 +185,7 @@ function outputCheck(rig: Rig, converter: Converter, supply: Supply): readonly R
         demand: own + fromSource,
         carries: outputBreaker.amps,
         atBest: outputBreaker.amps * atBest,
-        sentence: `${formatAmount(fromSource, 'A')} from the source and ${formatAmount(own, 'A')} from the inverter are ${formatAmount(own + fromSource, 'A')} together; the breaker is ${outputBreaker.amps} A.`,
+        sentence: `${formatAmount(style, fromSource, 'A')} from the source and ${formatAmount(style, own, 'A')} from the inverter are ${formatAmount(style, own + fromSource, 'A')} together; the breaker is ${outputBreaker.amps} A.`,
         source:
           'UL 489: holds 100 %, opens within the hour at 135 %; IEC 60898-1: 113 and 145 %; from memory',
         fix: 'The breaker limits what both give together: plan with its amps.',

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../../quantity/number-style.js';
 import { ampacity } from '../../electrical/cable.js';
 import { fuseBand } from '../../electrical/fuse.js';
 import { dcWatts, lossCurveOf } from '../../electrical/efficiency-curve.js';
@@ -22,7 +23,7 @@ interface DcDemand {
  * Whether battery, fuse and cable carry what the inverter can draw: its rating for hours and its highest
  * surge, both at the volts where it shuts down.
  */
-export function dcChecks(rig: Rig): readonly RigCheck[] {
+export function dcChecks(style: NumberStyle, rig: Rig): readonly RigCheck[] {
   const perBank = rig.buses.flatMap((bus) => {
     const bank = rig.batteries.filter((battery) => battery.bus === bus.id);
     const inverters = rig.converters.filter(
@@ -30,11 +31,15 @@ export function dcChecks(rig: Rig): readonly RigCheck[] {
     );
     const demands = inverters.length === 0 ? [] : demandsOf(bus, bank, inverters);
     return bank.flatMap((battery) => [
-      ...fuseChecks(battery, bank.length, demands),
-      ...protectionChecks(battery, bank.length, demands),
+      ...fuseChecks(style, battery, bank.length, demands),
+      ...protectionChecks(style, battery, bank.length, demands),
     ]);
   });
-  return [...perBank, ...rig.batteries.flatMap((battery) => cableChecks(rig, battery)), ...matching(rig)];
+  return [
+    ...perBank,
+    ...rig.batteries.flatMap((battery) => cableChecks(style, rig, battery)),
+    ...matching(rig),
+  ];
 }
 
 /** All inverters for hours; and the highest surge of one of them while the others run at their rating. */
@@ -60,9 +65,15 @@ function drawn(converter: Converter, va: number): { readonly watts: number; read
   return { watts: dcWatts(lossCurveOf(converter), va * wattsPerVA(converter), va) * units, va: va * units };
 }
 
-const forHow = (seconds: number): string => (Number.isFinite(seconds) ? formatSeconds(seconds) : 'hours');
+const forHow = (style: NumberStyle, seconds: number): string =>
+  Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'hours';
 
-function fuseChecks(battery: Battery, strings: number, demands: readonly DcDemand[]): readonly RigCheck[] {
+function fuseChecks(
+  style: NumberStyle,
+  battery: Battery,
+  strings: number,
+  demands: readonly DcDemand[],
+): readonly RigCheck[] {
   const about = { list: 'batteries', entryId: battery.id } as const;
   const { fuse } = battery;
   if (!fuse)
@@ -86,7 +97,7 @@ function fuseChecks(battery: Battery, strings: number, demands: readonly DcDeman
       id: `${battery.id}:fuse:${demand.seconds}`,
       verdict,
       title: `Fuse of ${theElement(battery.name)}`,
-      sentence: `${formatAmount(demand.va, 'VA')} for ${forHow(demand.seconds)} is ${formatAmount(amps, 'A')} at cut-off; a ${fuse.amps} A fuse bears ${formatAmount(band.pessimistic * fuse.amps, 'A', 'at-least')} for that long.`,
+      sentence: `${formatAmount(style, demand.va, 'VA')} for ${forHow(style, demand.seconds)} is ${formatAmount(style, amps, 'A')} at cut-off; a ${fuse.amps} A fuse bears ${formatAmount(style, band.pessimistic * fuse.amps, 'A', 'at-least')} for that long.`,
       source: sourceWords(FUSE_CURVES[fuse.kind].provenance),
       ...(verdict !== 'holds' && { fix: 'Keep below it, or a larger fuse on a cable that carries it.' }),
     };
@@ -94,6 +105,7 @@ function fuseChecks(battery: Battery, strings: number, demands: readonly DcDeman
 }
 
 function protectionChecks(
+  style: NumberStyle,
   battery: Battery,
   strings: number,
   demands: readonly DcDemand[],
@@ -111,7 +123,7 @@ function protectionChecks(
       entryId: battery.id,
       verdict,
       title: `Protection of ${theElement(battery.name)}`,
-      sentence: `${formatAmount(demand.va, 'VA')} for ${forHow(demand.seconds)} is ${formatAmount(amps, 'A')} at cut-off; it gives ${formatAmount(carries, 'A')} for that long.`,
+      sentence: `${formatAmount(style, demand.va, 'VA')} for ${forHow(style, demand.seconds)} is ${formatAmount(style, amps, 'A')} at cut-off; it gives ${formatAmount(style, carries, 'A')} for that long.`,
       source: 'its data sheet, as entered; physics',
       ...(verdict !== 'holds' && {
         fix: 'It decides before the inverter does; another battery beside it helps.',
@@ -120,7 +132,7 @@ function protectionChecks(
   });
 }
 
-function cableChecks(rig: Rig, battery: Battery): readonly RigCheck[] {
+function cableChecks(style: NumberStyle, rig: Rig, battery: Battery): readonly RigCheck[] {
   const { cable, fuse } = battery;
   if (!cable || !fuse || (cable.awg === undefined && cable.mm2 === undefined)) return [];
   const school = cable.awg === undefined ? 'iec' : rig.practice?.ampacity === 'abyc' ? 'abyc' : 'nec';
@@ -134,7 +146,7 @@ function cableChecks(rig: Rig, battery: Battery): readonly RigCheck[] {
       entryId: battery.id,
       verdict,
       title: `Cable of ${theElement(battery.name)}`,
-      sentence: `It carries ${formatAmount(carries, 'A')} for hours; its fuse is ${fuse.amps} A.`,
+      sentence: `It carries ${formatAmount(style, carries, 'A')} for hours; its fuse is ${fuse.amps} A.`,
       source: `${AMPACITY_TABLES[school]}; a fuse of up to 150 % of it by ABYC E-11; from memory`,
       ...(verdict !== 'holds' && {
         fix:

@@ -1,3 +1,4 @@
+import type { NumberStyle } from '../../quantity/number-style.js';
 import { capitalised } from '../../quantity/format.js';
 import { contradictionsOf } from '../../rig/contradictions.js';
 import { entriesOf, ENTRY_LISTS } from '../../rig/entries.js';
@@ -15,8 +16,8 @@ const ORDER: Readonly<Record<RigCheck['verdict'], number>> = { trips: 0, tight: 
  *
  * @returns The worst first; what holds is told too, last. Source: named in each.
  */
-export function rigChecksOf(rig: Rig): readonly RigCheck[] {
-  const all = [...dcChecks(rig), ...acChecks(rig)];
+export function rigChecksOf(style: NumberStyle, rig: Rig): readonly RigCheck[] {
+  const all = [...dcChecks(style, rig), ...acChecks(style, rig)];
   const told = new Set(all.map(({ id }) => id));
   const contradictions = contradictionChecks(rig).filter(({ id }) => !told.has(id));
   return [...all, ...contradictions].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
