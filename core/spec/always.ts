@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 /** The same cases in every run, so that a failure is about the change at hand; another seed tries others. */
-const SEED = Number(process.env['HELIARCH_SEED'] ?? 20261128);
+export const SEED = Number(process.env['HELIARCH_SEED'] ?? 20261128);
 
 /** The mutation run asks the same of every change, so it takes a share of the cases. */
 const SHARE_OF_RUNS = Number(process.env['HELIARCH_SHARE_OF_RUNS'] ?? 1);

@@ -1,11 +1,14 @@
 import fc from 'fast-check';
+import type { Consumer } from '../../src/electrical/consumer.js';
 import { loadOf, supplyOf } from '../../src/rig/lookup.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
 import { endOnFailure } from '../always.js';
+import type { Limit } from '../../src/verdict/limit.js';
 import { anySystem, type AnySystem } from './any-system.js';
-import { naiveSystemVerdict, orders } from './naive-system.js';
+import type { Side } from './doubtful-numbers.js';
+import { naiveSystemVerdict, orders, startOf, startRows, steadyRows, type On } from './naive-system.js';
 
 /**
  * Compares the check with the naive one on so many random systems.
@@ -44,4 +47,85 @@ function backsOff(rig: Rig, supplyId: string): boolean {
 function bestOfAllOrders(rig: Rig, supply: string, on: AnySystem['on']): string {
   const verdicts = orders(on).map((each) => check(compile(rig), { supply, on: each }, 'given').verdict);
   return verdicts.includes('holds') ? 'holds' : verdicts.includes('tight') ? 'tight' : 'trips';
+}
+
+type Figures = readonly [demand: number, capacity: number];
+
+/**
+ * Compares every figure of every limit with the naive check on so many random systems: what each has to carry and what
+ * it carries, steady and at every start, at both edges. Nothing may be there that the other has not.
+ *
+ * @returns How many figures of each kind of limit were found alike.
+ * @throws Error with the smallest system of which a figure differs.
+ */
+export function compareFigures(count: number, seed: number): ReadonlyMap<string, number> {
+  const alike = new Map<string, number>();
+  const property = fc.property(anySystem, (system) => {
+    for (const side of ['against', 'for'] as const)
+      for (const { limits, rows } of figuresOf(system, side)) {
+        const left = rows.filter(isAsked);
+        for (const limit of limits.filter((each) => isComparable(each, side))) {
+          const figures = figuresAt(limit, side);
+          if (!isAsked(figures)) continue;
+          const index = left.findIndex((row) => isAlike(limit, figures, row));
+          if (index < 0) throw new Error(`${limit.id}: ${String(figures)}, naive: ${left.join(' ')}`);
+          left.splice(index, 1);
+          alike.set(limit.kind, (alike.get(limit.kind) ?? 0) + 1);
+        }
+        // Of unequal batteries the check names the one that is worst off.
+        const others = left.filter((row) => !limits.some((limit) => isLighter(limit, row, side)));
+        if (others.length > 0) throw new Error(`the check has not: ${others.join(' ')}`);
+      }
+  });
+  fc.assert(property, { numRuns: count, seed, endOnFailure });
+  return alike;
+}
+
+/** The figures of both checks about the set as it runs, and about each start on top of what runs then. */
+function figuresOf({ rig, supply: supplyId, on }: AnySystem, side: Side) {
+  const supply = supplyOf(rig, supplyId);
+  const result = check(compile(rig), { supply: supplyId, on });
+  const all = new Map(on.map(({ load, state }): [string, On] => [load, { load: loadOf(rig, load), state }]));
+  // What charges is a load of the check, and none of the rig.
+  const entered = (consumers: readonly Consumer[]) => consumers.flatMap(({ load }) => all.get(load.id) ?? []);
+  const set = entered([...result.selfStarting, ...result.order]);
+  const followers = (leader: string): readonly On[] =>
+    (rig.ties ?? [])
+      .filter((tie) => tie.leader === leader)
+      .flatMap(({ follower }) => set.filter(({ load }) => load.id === follower))
+      .flatMap((follower) => [follower, ...followers(follower.load.id)]);
+  const steady = result.limits.filter(({ start }) => !start);
+  return [
+    { limits: steady, rows: [...steadyRows(rig, supply, set, side)] },
+    ...result.starts.map(({ consumer, running, limits }) => {
+      const [before, own, tied] = [entered(running), entered([consumer]), followers(consumer.load.id)];
+      const alone = own.some(startOf) ? [...startRows(rig, supply, before, own, side)] : [];
+      const brings = tied.some(startOf);
+      const together = brings ? [...startRows(rig, supply, before, [...own, ...tied], side)] : [];
+      return { limits, rows: [...alone, ...together] };
+    }),
+  ];
+}
+
+const figuresAt = ({ worst, capacity }: Limit, side: Side): Figures =>
+  side === 'against' ? [worst.hi, capacity.pessimistic] : [worst.lo, capacity.optimistic];
+
+/** A limit that is asked for something, and is one. */
+const isAsked = ([demand, capacity]: Figures) => demand > 1e-9 && capacity !== Infinity;
+
+/** A rule of planning never trips, so the naive check does not ask for it at the optimistic edge. */
+const isComparable = ({ kind }: Limit, side: Side) => side === 'against' || kind !== 'continuous-rule';
+
+const CLOSE = 1e-6;
+const isClose = (a: number, b: number) => Math.abs(a - b) <= CLOSE * Math.max(1, Math.abs(a));
+
+/** The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. */
+function isAlike({ unit, element }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
+  if (element.kind === 'battery' && unit === 'A') return isClose(demand / capacity, row[0] / row[1]);
+  return isClose(demand, row[0]) && isClose(capacity, row[1]);
+}
+
+function isLighter(limit: Limit, [demand, capacity]: Figures, side: Side): boolean {
+  const [own, carries] = figuresAt(limit, side);
+  return limit.element.kind === 'battery' && limit.unit === 'A' && demand / capacity < own / carries;
 }

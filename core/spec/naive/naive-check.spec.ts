@@ -3,9 +3,9 @@ import type { Basis } from '../../src/quantity/quantity.js';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
-import { always, cases } from '../always.js';
+import { always, cases, SEED } from '../always.js';
 import { exampleRig, on, q } from '../example-rig.js';
-import { compareSystems } from './compare.js';
+import { compareFigures, compareSystems } from './compare.js';
 import { FACTS } from './doubtful-numbers.js';
 import { naiveVerdict } from './naive-check.js';
 
@@ -134,8 +134,14 @@ describe('the check', () => {
   });
 
   it('gives it on whole systems too: ties, locks, shedders, levels, DC loads, chargers, generators, unknown ratings', () => {
-    const seen = compareSystems(cases(2500), Number(process.env['HELIARCH_SEED'] ?? 20261128));
+    const seen = compareSystems(cases(1500), SEED);
     // every verdict on every kind of supply, or the fuzz proves little
     expect(seen.size).toBe(9);
+  });
+
+  it('has every figure of every limit of such systems as the naive check has it, steady and at each start', () => {
+    const alike = compareFigures(cases(300), SEED);
+    // kinds of limit: all that such systems can have, but for the rarest
+    expect(alike.size).toBeGreaterThan(16);
   });
 });

@@ -32,6 +32,16 @@ const DC = 12;
 const HOURS = 180;
 const CLOSE = 1e-6;
 
+/** What a limit has to carry and what it carries, at one edge, in watts, VA or amps. */
+type Row = readonly [demand: number, capacity: number];
+type Rows = Generator<Row, void, undefined>;
+
+/** Stops at the first that does not fit. */
+function allFit(rows: Iterable<Row>): boolean {
+  for (const [demand, capacity] of rows) if (demand > capacity + CLOSE) return false;
+  return true;
+}
+
 export function naiveSystemVerdict(
   rig: Rig,
   supplyId: string,
@@ -85,21 +95,13 @@ function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
   const bears = (before: On[], each: On): boolean => {
     const rest = withFollowers(before.filter((other) => other !== each));
     const tied = followersOf(each);
-    const alone =
-      !startOf(each) ||
-      startsIn(
-        rig,
-        supply,
-        rest.filter((other) => other !== each),
-        [each],
-        side,
-      );
-    return alone && (!tied.some(startOf) || startsIn(rig, supply, rest, [each, ...tied], side));
+    const alone = !startOf(each) || allFit(startRows(rig, supply, rest, [each], side));
+    return alone && (!tied.some(startOf) || allFit(startRows(rig, supply, rest, [each, ...tied], side)));
   };
   const itself = set.filter(({ load }) => load.usage === 'by-itself');
   const hand = set.filter((each) => !itself.includes(each) && !led.has(each) && brings(each));
   return (
-    runs(rig, supply, set, side) &&
+    allFit(steadyRows(rig, supply, set, side)) &&
     itself.filter(brings).every((each) => bears(set, each)) &&
     orders(hand).some((order) =>
       order.every((each, index) => bears(withFollowers([...itself, ...order.slice(0, index)]), each)),
@@ -178,15 +180,13 @@ function fromSource(rig: Rig, supply: Supply, set: readonly On[], side: Side) {
   return { w: ahead.w + through.w, va: ahead.va + through.va };
 }
 
-function runs(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+export function* steadyRows(rig: Rig, supply: Supply, set: On[], side: Side): Rows {
   const lasting = set.filter(({ load }) => (load.runsMinutes ?? 0) >= HOURS);
-  return (
-    rig.circuits.every((circuit) => circuitBears(rig, circuit.id, set, lasting, side)) &&
-    set.every((each) => cordBears(rig, each, side)) &&
-    sourceBears(rig, supply, set, lasting, side) &&
-    inverterBears(rig, supply, set, side) &&
-    batteryBears(rig, steadyInverter(rig, supply, set, side), dcWatts(rig, set, side), side)
-  );
+  for (const circuit of rig.circuits) yield* circuitRows(rig, circuit.id, set, lasting, side);
+  for (const each of set) yield* cordRows(rig, each, side);
+  yield* sourceRows(rig, supply, set, lasting, side);
+  yield* inverterRows(rig, supply, set, side);
+  yield* batteryRows(rig, steadyInverter(rig, supply, set, side), dcWatts(rig, set, side), side);
 }
 
 function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Side): number {
@@ -195,23 +195,22 @@ function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Side): nu
   return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
 }
 
-function circuitBears(rig: Rig, circuitId: string, set: On[], lasting: On[], side: Side): boolean {
+function* circuitRows(rig: Rig, circuitId: string, set: On[], lasting: On[], side: Side): Rows {
   const { protection, receptacleA = Infinity, bus } = rig.circuits.find(({ id }) => id === circuitId)!;
   const amps = ampsOn(rig, circuitId, set, side);
   const hours = bus === 'dc' ? 0 : ampsOn(rig, circuitId, lasting, side);
-  return (
-    amps <= protection.amps * (side === 'against' ? 1 : 1.35) + CLOSE &&
-    amps <= receptacleA + CLOSE &&
-    (side === 'for' || hours <= 0.8 * Math.min(protection.amps, receptacleA) + CLOSE)
-  );
+  yield [amps, protection.amps * (side === 'against' ? 1 : 1.35)];
+  yield [amps, receptacleA];
+  if (side === 'against') yield* [protection.amps, receptacleA].map((amps): Row => [hours, 0.8 * amps]);
 }
 
-function cordBears(rig: Rig, each: On, side: Side): boolean {
+function* cordRows(rig: Rig, each: On, side: Side): Rows {
   const plug = each.load.cord?.plugA ?? Infinity;
-  if (busOf(rig, each) === 'dc') return power([ofDc(drawOf(each))], side).va / DC <= plug + CLOSE;
-  const amps = power([drawOf(each)], side).va / AC;
-  const isLong = (each.load.runsMinutes ?? 0) >= HOURS;
-  return amps <= plug + CLOSE && (side === 'for' || !isLong || amps <= 0.8 * plug + CLOSE);
+  const isDc = busOf(rig, each) === 'dc';
+  const amps = isDc ? power([ofDc(drawOf(each))], side).va / DC : power([drawOf(each)], side).va / AC;
+  yield [amps, plug];
+  const isLong = !isDc && (each.load.runsMinutes ?? 0) >= HOURS;
+  if (isLong && side === 'against') yield [amps, 0.8 * plug];
 }
 
 const isOnSource = (rig: Rig, supply: Supply, set: readonly On[]) =>
@@ -220,22 +219,29 @@ const isOnSource = (rig: Rig, supply: Supply, set: readonly On[]) =>
 
 const sourceOf = (rig: Rig, supply: Supply) => rig.sources.find(({ id }) => supply.sources.includes(id))!;
 
-function sourceBears(rig: Rig, supply: Supply, set: On[], lasting: On[], side: Side): boolean {
-  if (!isOnSource(rig, supply, set)) return true;
+/** No more than Tight, whatever is asked of it. */
+const unknownRating = (va: number, side: Side): Row => [va, side === 'for' ? Infinity : 0];
+
+function* sourceRows(rig: Rig, supply: Supply, set: On[], lasting: On[], side: Side): Rows {
+  if (!isOnSource(rig, supply, set)) return;
   const { w, va } = fromSource(rig, supply, set, side);
   const source = sourceOf(rig, supply);
   if (source.kind === 'generator') {
     const { continuousW, continuousVA } = source;
-    if (!continuousW || !continuousVA) return side === 'for' || va === 0;
-    return w <= continuousW.value + CLOSE && va <= continuousVA.value + CLOSE;
+    if (!continuousW || !continuousVA) yield unknownRating(va, side);
+    else
+      yield* [
+        [w, continuousW.value],
+        [va, continuousVA.value],
+      ] satisfies Row[];
+    return;
   }
-  if (!supply.breaker && side === 'against' && va > 0) return false;
+  if (!supply.breaker) yield unknownRating(va, side);
   const hours = isOnSource(rig, supply, lasting) ? fromSource(rig, supply, lasting, side).va / AC : 0;
-  return breakersOf(rig, supply).every(
-    ({ amps, others }) =>
-      va / AC + others <= amps * (side === 'against' ? 1 : 1.35) + CLOSE &&
-      (side === 'for' || hours === 0 || hours + others <= 0.8 * amps + CLOSE),
-  );
+  for (const { amps, others } of breakersOf(rig, supply)) {
+    yield [va / AC + others, amps * (side === 'against' ? 1 : 1.35)];
+    if (side === 'against' && hours > 0) yield [hours + others, 0.8 * amps];
+  }
 }
 
 /** One behind the other; what others draw hangs on the first that is known. */
@@ -250,22 +256,31 @@ function breakersOf(rig: Rig, supply: Supply) {
 
 const onBattery = (supply: Supply) => supply.sources.length === 0;
 
-/** What the inverter gives: all of it, what a limit leaves, or nothing. */
-function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side): { w: number; va: number } {
-  const { w, n, va } = power(drawsOn(rig, set, 'out'), side);
-  if (onBattery(supply)) return { w, va };
-  const limit = (supply.inputLimitA ?? Infinity) * AC;
-  if (supply.assist !== 'on' || va <= limit) return { w: 0, va: 0 };
-  return side === 'against'
-    ? { w: w - (w / va) * limit, va: Math.hypot(Math.max(0, w - limit), n) }
-    : { w: Math.max(0, w - limit), va: va - limit };
+/** What an inverter gives; one that is on draws its idle watts, whatever it gives. */
+interface Inverter {
+  readonly w: number;
+  readonly va: number;
+  readonly isOn: boolean;
 }
 
-function inverterBears(rig: Rig, supply: Supply, set: readonly On[], side: Side): boolean {
+/** What the inverter gives: all of it, what a limit leaves, or nothing. */
+function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side): Inverter {
+  const draws = drawsOn(rig, set, 'out');
+  const { w, n, va } = power(draws, side);
+  if (onBattery(supply)) return { w, va, isOn: va > 0 };
+  const limit = (supply.inputLimitA ?? Infinity) * AC;
+  const isOn = supply.assist === 'on' && power(draws, 'against').va > limit;
+  if (!isOn || va <= limit) return { w: 0, va: 0, isOn };
+  return side === 'against'
+    ? { w: w - (w / va) * limit, va: Math.hypot(Math.max(0, w - limit), n), isOn }
+    : { w: Math.max(0, w - limit), va: va - limit, isOn };
+}
+
+function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side): Rows {
   const { continuousW, continuousVA, tiers } = rig.converters[0]!;
-  const { w, va } = steadyInverter(rig, supply, set, side);
-  if (va === 0) return true;
+  const { w, va, isOn } = steadyInverter(rig, supply, set, side);
   const behind = set.filter((each) => busOf(rig, each) === 'out');
+  if (!isOn) return;
   const crest = (each: On) => FACTS[each.load.parts[0]!.kind]!.crest;
   const peak = behind.reduce((sum, each) => {
     const draw = drawOf(each);
@@ -278,39 +293,35 @@ function inverterBears(rig: Rig, supply: Supply, set: readonly On[], side: Side)
   }, 0);
   const help = side === 'for' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
   const top = Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)) + help;
-  return (
-    w <= continuousW.value + CLOSE &&
-    va <= continuousVA.value + CLOSE &&
-    (!behind.some(crest) || peak <= top + CLOSE)
-  );
+  yield [w, continuousW.value];
+  yield [va, continuousVA.value];
+  if (behind.some(crest)) yield [peak, top];
 }
 
 const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
   power(drawsOn(rig, set, 'dc').map(ofDc), side).w;
 
 /** A sagging bank of unequal batteries: cut-off of the inverter, and the least of rating over share. */
-function batteryBears(rig: Rig, inverter: { w: number; va: number }, dc: number, side: Side): boolean {
+function* batteryRows(rig: Rig, inverter: Inverter, dc: number, side: Side): Rows {
   const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
   const [idle, peak, full, rated] = [idleW!, efficiencyPeak!, efficiencyFull!, continuousW].map(
     (q) => q.value,
   );
   const b = ((Math.sqrt(idle! / rated!) + Math.sqrt(1 / full! - 1 / peak!)) / Math.sqrt(rated!)) ** 2;
   const a = 1 / peak! - 2 * Math.sqrt(idle! * b);
-  const { w, va } = inverter;
-  const watts = dc + (va > 0 ? idle! + w + (a - 1) * va + b * va * va : 0);
-  if (watts === 0) return true;
+  const { w, va, isOn } = inverter;
+  const watts = dc + (isOn ? idle! + w + (a - 1) * va + b * va * va : 0);
+  if (watts === 0) return;
   const volts = rig.batteries[0]!.restV!.value;
   const contacts = 6 * (side === 'against' ? 0.0002 : 0.0001);
   const ohms = 1 / rig.batteries.reduce((sum, each) => sum + 1 / (each.ohms! + contacts), 0);
-  if (va > 0 && watts > (cutOffV! * (volts - cutOffV!)) / ohms + CLOSE) return false;
+  if (isOn) yield [watts, (cutOffV! * (volts - cutOffV!)) / ohms];
   const root = volts * volts - 4 * ohms * watts;
   const amps = root < 0 ? (2 * watts) / volts : (2 * watts) / (volts + Math.sqrt(root));
   const conductance = rig.batteries.map((each) => 1 / (each.ohms! + 6 * 0.00015));
   const whole = conductance.reduce((sum, each) => sum + each, 0);
-  return rig.batteries.every(
-    ({ dischargeA }, index) =>
-      dischargeA === undefined || (amps * conductance[index]!) / whole <= dischargeA + CLOSE,
-  );
+  for (const [index, { dischargeA = Infinity }] of rig.batteries.entries())
+    yield [(amps * conductance[index]!) / whole, dischargeA];
 }
 
 // ---- one start, or several in the same moment, on top of what runs
@@ -322,7 +333,7 @@ interface Start {
   lags: boolean;
 }
 
-function startOf({ load }: On): Start | undefined {
+export function startOf({ load }: On): Start | undefined {
   const part = load.parts[0]!;
   const { start, kind } = part;
   if (!start && !FACTS[kind]!.multiple) return undefined;
@@ -385,19 +396,17 @@ function during(rest: Running[], start: Start, side: Side) {
   return found;
 }
 
-function startsIn(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): boolean {
+export function* startRows(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): Rows {
   const rest = [...before.filter((each) => !group.includes(each)), ...group.filter((each) => !startOf(each))];
   const starting = group.filter(startOf);
   const circuits = new Set(starting.map(({ load }) => load.circuit));
-  return (
-    [...circuits].every((id) => circuitBearsStart(rig, id, rest, starting, side)) &&
-    inverterBearsStart(rig, supply, rest, starting, side) &&
-    sourceBearsStart(rig, supply, rest, starting, side) &&
-    batteryBearsStart(rig, supply, rest, starting, side)
-  );
+  for (const id of circuits) yield* circuitStartRows(rig, id, rest, starting, side);
+  yield* inverterStartRows(rig, supply, rest, starting, side);
+  yield* sourceStartRows(rig, supply, rest, starting, side);
+  yield* batteryStartRows(rig, supply, rest, starting, side);
 }
 
-function circuitBearsStart(rig: Rig, id: string, rest: On[], starting: On[], side: Side): boolean {
+function* circuitStartRows(rig: Rig, id: string, rest: On[], starting: On[], side: Side): Rows {
   const { protection, bus } = rig.circuits.find((each) => each.id === id)!;
   const here = starting.filter(({ load }) => load.circuit === id);
   const isDc = bus === 'dc';
@@ -406,9 +415,7 @@ function circuitBearsStart(rig: Rig, id: string, rest: On[], starting: On[], sid
     .filter(({ load }) => load.circuit === id)
     .map((each) => (isDc ? ofDc(drawOf(each)) : drawOf(each)));
   const amps = during(draws, start, side).va / (isDc ? DC : AC);
-  return (
-    amps <= breakerCarries(protection.amps, ampsOn(rig, id, rest, side), start.seconds[side], side) + CLOSE
-  );
+  yield [amps, breakerCarries(protection.amps, ampsOn(rig, id, rest, side), start.seconds[side], side)];
 }
 
 const behindOf = (rig: Rig, set: On[]) => set.filter((each) => busOf(rig, each) === 'out');
@@ -424,9 +431,9 @@ function tierOf(
   return Math.max(rating.continuousVA.value, ...outlasting);
 }
 
-function inverterBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+function* inverterStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
   const own = behindOf(rig, starting).map((each) => startOf(each)!);
-  if (own.length === 0 || (!onBattery(supply) && supply.assist !== 'on')) return true;
+  if (own.length === 0 || (!onBattery(supply) && supply.assist !== 'on')) return;
   const inverter = rig.converters[0]!;
   const start = joined(own);
   const draws = drawsOn(rig, rest, 'out');
@@ -434,7 +441,8 @@ function inverterBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[]
   const tier = tierOf(inverter, start.seconds[side]);
   const perVA = inverter.continuousW.value / inverter.continuousVA.value;
   const help = onBattery(supply) ? 0 : helpOf(rig, supply, rest, start, side);
-  return va <= tier + help + CLOSE && w <= tier * perVA + help + CLOSE;
+  yield [va, tier + help];
+  yield [w, tier * perVA + help];
 }
 
 /** What the source adds to a start behind the inverter, by who carries it. */
@@ -451,23 +459,23 @@ function helpOf(rig: Rig, supply: Supply, rest: On[], start: Start, side: Side):
   return carried.length > 0 ? Math.max(limit, Math.min(...carried) * AC) : limit;
 }
 
-function sourceBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+function* sourceStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
   const [one] = starting.filter((each) => busOf(rig, each) !== 'dc');
-  if (onBattery(supply) || !one) return true;
+  if (onBattery(supply) || !one) return;
   const isBehind = busOf(rig, one) === 'out';
   const isUnknown = (supply.whoCarriesStart ?? 'unknown') === 'unknown';
-  if (isBehind && supply.assist === 'on' && (!isUnknown || side === 'for')) return true;
+  if (isBehind && supply.assist === 'on' && (!isUnknown || side === 'for')) return;
   const start = startOf(one)!;
   const seen = seenAtStart(rig, supply, rest, isBehind, side);
   const sum = during(seen.draws, start, side);
   const at = { w: sum.w + seen.beside.w, va: sum.va + seen.beside.va };
-  if (sourceOf(rig, supply).kind === 'generator')
-    return generatorBearsStart(rig, supply, at, start.seconds[side]);
+  if (sourceOf(rig, supply).kind === 'generator') {
+    yield* generatorStartRows(rig, supply, at, start.seconds[side]);
+    return;
+  }
   const before = (power(seen.draws, side).va + seen.beside.va) / AC;
-  return breakersOf(rig, supply).every(
-    ({ amps, others }) =>
-      at.va / AC + others <= breakerCarries(amps, before + others, start.seconds[side], side) + CLOSE,
-  );
+  for (const { amps, others } of breakersOf(rig, supply))
+    yield [at.va / AC + others, breakerCarries(amps, before + others, start.seconds[side], side)];
 }
 
 /** A start behind reaches the source whole, beside charging; one ahead stands beside what is let through. */
@@ -482,29 +490,25 @@ function seenAtStart(rig: Rig, supply: Supply, rest: On[], isBehind: boolean, si
   return { draws: [...ahead, ...behind], beside };
 }
 
-function generatorBearsStart(
-  rig: Rig,
-  supply: Supply,
-  at: { w: number; va: number },
-  seconds: number,
-): boolean {
+function* generatorStartRows(rig: Rig, supply: Supply, at: { w: number; va: number }, seconds: number): Rows {
   const { continuousW, continuousVA, tiers = [] } = sourceOf(rig, supply);
-  if (!continuousW || !continuousVA) return true;
+  if (!continuousW || !continuousVA) return;
   const tier = tierOf({ continuousVA, tiers }, seconds);
-  return at.va <= tier + CLOSE && at.w <= (tier * continuousW.value) / continuousVA.value + CLOSE;
+  yield [at.va, tier];
+  yield [at.w, (tier * continuousW.value) / continuousVA.value];
 }
 
-function batteryBearsStart(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): boolean {
+function* batteryStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
   const behind = behindOf(rig, starting).map((each) => startOf(each)!);
   const direct = starting.filter((each) => busOf(rig, each) === 'dc').map((each) => dcStartOf(each)!);
   const isOnInverter = behind.length > 0 && (onBattery(supply) || supply.assist === 'on');
-  if (!isOnInverter && direct.length === 0) return true;
+  if (!isOnInverter && direct.length === 0) return;
   const isShared = isOnInverter && !onBattery(supply) && (supply.whoCarriesStart ?? 'unknown') !== 'inverter';
-  if (isShared && side === 'for') return true;
+  if (isShared && side === 'for') return;
   const inverter = isOnInverter
-    ? during(drawsOn(rig, rest, 'out'), joined(behind), side)
+    ? { ...during(drawsOn(rig, rest, 'out'), joined(behind), side), isOn: true }
     : steadyInverter(rig, supply, rest, side);
   const draws = drawsOn(rig, rest, 'dc').map(ofDc);
   const dc = direct.length > 0 ? during(draws, joined(direct), side).w : power(draws, side).w;
-  return batteryBears(rig, inverter, dc, side);
+  yield* batteryRows(rig, inverter, dc, side);
 }

@@ -234,17 +234,20 @@ function sourceSums(element: GeneratorElement | BreakerElement, startCase: Start
     own && !own.limit.assists
       ? [addedByCharging(runningSum(among(own.behind, restConsumers)), own.limit)]
       : [];
-  const added = [...shares, ...charging].reduce<AcSum>((sum, share) => addShares(sum, share), noSum);
-  return { before: addShares(before, added), during: addShares(during, added) };
+  const withShares = (sum: AcSum): AcSum => [...shares, ...charging].reduce(addShares, sum);
+  return { before: withShares(before), during: withShares(during) };
 }
 
 const nothing: Demand = plainDemand(0, 0, 0);
-const noSum: AcSum = { watts: nothing, va: nothing, nonActive: nothing };
 
 function addedByCharging(loads: AcSum, limit: Parameters<typeof sourceShare>[1]): AcSum {
   const share = sourceShare(loads, limit);
-  const added = (all: Demand, own: Demand): Demand =>
-    plainDemand(0, all.stated - own.stated, Math.max(0, all.hi - own.hi));
+  // The more the loads draw, the less is left for charging: it may be less at worst than as entered.
+  const added = (all: Demand, own: Demand): Demand => ({
+    ...nothing,
+    stated: all.stated - own.stated,
+    hi: Math.max(0, all.hi - own.hi),
+  });
   return { watts: added(share.watts, loads.watts), va: added(share.va, loads.va), nonActive: nothing };
 }
 
