@@ -85,9 +85,9 @@ export function reportAsJson(
 
 function leanAsJson({ lean }: CheckResult): object {
   return {
-    leans: lean?.leans ?? null,
+    leans: lean?.odds ? lean.leans : null,
     odds: lean?.odds ?? null,
-    tooLittleKnown: lean?.isTooLittleKnown ?? false,
+    tooLittleKnown: lean?.leans === 'too-little-known',
   };
 }
 

@@ -1,5 +1,6 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { asPlanningRule, decidingLimit, withCause, type Limit } from '../verdict/limit.js';
+import { decidingLimit } from '../verdict/limit-order.js';
+import { asPlanningRule, withCause, type Limit } from '../verdict/limit.js';
 import { loadOf } from '../rig/lookup.js';
 import type { CompiledRig } from '../system/compile.js';
 import { stalled } from '../verdict/other-surges.js';

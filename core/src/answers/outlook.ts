@@ -2,7 +2,8 @@ import { loadOf } from '../rig/lookup.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { Load, Rig } from '../rig/schema.js';
 import { noProgress, type Progress } from './progress.js';
-import { decidingLimit, type Limit } from '../verdict/limit.js';
+import { decidingLimit } from '../verdict/limit-order.js';
+import type { Limit } from '../verdict/limit.js';
 import {
   momentsOf,
   situationOfAll,

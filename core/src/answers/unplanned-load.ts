@@ -1,6 +1,7 @@
 import { compile, type CompiledRig } from '../system/compile.js';
 import type { Circuit, Load, Rig } from '../rig/schema.js';
-import { decidingLimit, type Limit } from '../verdict/limit.js';
+import { decidingLimit } from '../verdict/limit-order.js';
+import type { Limit } from '../verdict/limit.js';
 import { momentsOf, situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
 
 /** What a guest may switch on without asking: a hair dryer, a heater. */

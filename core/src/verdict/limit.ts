@@ -3,7 +3,7 @@ import type { Consumer, ConsumerPart } from '../electrical/consumer.js';
 import { limitShrinkage } from '../quantity/combine-doubts.js';
 import type { Edge, Interval } from '../quantity/quantity.js';
 import type { SeriesElement } from '../system/series-elements.js';
-import { compareVerdicts, verdictOf, type Verdict } from './verdict.js';
+import { verdictOf, type Verdict } from './verdict.js';
 
 export type LimitKind =
   | 'inverter-watts'
@@ -187,17 +187,4 @@ export function headroomShare({ headroom, capacity }: Limit, edge: Edge): number
   if (capacity[edge] === Infinity) return 1;
   if (capacity[edge] > 0) return headroom[edge] / capacity[edge];
   return headroom[edge] < 0 ? -Infinity : 0;
-}
-
-/** Trips first, then Tight, then Holds; within each the fullest at its deciding edge. */
-export function compareLimits(a: Limit, b: Limit): number {
-  return compareVerdicts(b.verdict, a.verdict) || b.loading - a.loading;
-}
-
-/** The limit that decides among several; undefined where there is none. */
-export function decidingLimit(limits: readonly Limit[]): Limit | undefined {
-  return limits.reduce<Limit | undefined>(
-    (worst, limit) => (worst && compareLimits(worst, limit) <= 0 ? worst : limit),
-    undefined,
-  );
 }

@@ -1,5 +1,6 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { decidingLimit, type Limit } from './limit.js';
+import type { Limit } from './limit.js';
+import { decidingLimit } from './limit-order.js';
 import { passesAt, type StartTest } from './start-order.js';
 
 /**

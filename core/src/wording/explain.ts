@@ -152,16 +152,15 @@ function explainHolds(
 }
 
 /** Which way it leans and how surely; where too little is known for that, the one number to look up. */
-function explainTight(style: NumberStyle, rig: Rig, { lean }: CheckResult, decider: Limit): Explanation {
-  const limit = lean?.limit ?? decider;
+function explainTight(style: NumberStyle, rig: Rig, { lean }: CheckResult, limit: Limit): Explanation {
   const reason = explainLimit(style, rig, limit);
-  if (lean?.isTooLittleKnown)
+  if (lean?.leans === 'too-little-known')
     return { word: TOO_LITTLE_KNOWN, condition: '', action: lookUp(rig, limit), reason, about: limit };
   const margins = tightMargin(style, limit);
   return {
     word: VERDICT_WORDS.tight,
     condition: lean ? LEAN_WORDS[lean.leans] : '',
-    action: lean ? `${capitalised(ODDS_WORDS[lean.odds])}: ${margins}` : margins,
+    action: lean?.odds ? `${capitalised(ODDS_WORDS[lean.odds])}: ${margins}` : margins,
     reason,
     about: limit,
   };

@@ -1,4 +1,5 @@
-import type { Lean, Odds } from '../verdict/lean.js';
+import type { Lean } from '../verdict/lean.js';
+import type { Odds } from '../verdict/odds.js';
 
 /** The odds of a Tight set, as said. */
 export const ODDS_WORDS: Record<Odds, string> = {
@@ -10,7 +11,7 @@ export const ODDS_WORDS: Record<Odds, string> = {
 };
 
 /** Which way it leans, after the word of the verdict. */
-export const LEAN_WORDS: Record<Lean['leans'], string> = {
+export const LEAN_WORDS: Record<Exclude<Lean['leans'], 'too-little-known'>, string> = {
   'should-hold': 'but should hold',
   'would-trip': 'and would trip',
 };

@@ -52,12 +52,7 @@ function resultLines(result: CheckResult): readonly string[] {
   const ids = (list: readonly { readonly load: { readonly id: string } }[]) =>
     list.map(({ load }) => load.id);
   return [
-    line(
-      result.verdict,
-      result.decider?.id,
-      result.tripsWhen,
-      result.lean && { ...result.lean, limit: result.lean.limit.id },
-    ),
+    line(result.verdict, result.decider?.id, result.tripsWhen, result.lean),
     line('by itself', ids(result.selfStarting), 'by hand', ids(result.order)),
     line(
       'starts',
