@@ -78,7 +78,7 @@ export const anySystem: fc.Arbitrary<AnySystem> = fc
     const id = (place: number) => rig.loads[place]?.id ?? '';
     const exists = (both: Pair | undefined): both is Pair =>
       both?.every((place) => place < loads.length) ?? false;
-    const ties = exists(tie) && supply.id === 'battery' ? tiesOf(tie, chain && loads.length > 2) : [];
+    const ties = exists(tie) ? tiesOf(tie, chain && loads.length > 2) : [];
     return {
       supply: supply.id,
       on: loads.map(({ level }, place) => ({ load: id(place), ...(level && { state: 'low' }) })),

@@ -117,12 +117,17 @@ const isAsked = ([demand, capacity]: Figures) => demand > 1e-9 && capacity !== I
 const isComparable = ({ kind }: Limit, side: Side) => side === 'against' || kind !== 'continuous-rule';
 
 const CLOSE = 1e-6;
+const MOST_BACKED_OFF = 1.2;
 const isClose = (a: number, b: number) => Math.abs(a - b) <= CLOSE * Math.max(1, Math.abs(a));
 
-/** The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. */
-function isAlike({ unit, element }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
+/**
+ * The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. Charging
+ * that backs off may leave less at worst than as entered: the check then counts what is entered.
+ */
+function isAlike({ unit, element, worst }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
   if (element.kind === 'battery' && unit === 'A') return isClose(demand / capacity, row[0] / row[1]);
-  return isClose(demand, row[0]) && isClose(capacity, row[1]);
+  const isAsEntered = demand === worst.stated && demand > row[0] && demand < row[0] * MOST_BACKED_OFF;
+  return (isClose(demand, row[0]) || isAsEntered) && isClose(capacity, row[1]);
 }
 
 function isLighter(limit: Limit, [demand, capacity]: Figures, side: Side): boolean {

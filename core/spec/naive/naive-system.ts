@@ -459,14 +459,30 @@ function helpOf(rig: Rig, supply: Supply, rest: On[], start: Start, side: Side):
   return carried.length > 0 ? Math.max(limit, Math.min(...carried) * AC) : limit;
 }
 
-function* sourceStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
-  const [one] = starting.filter((each) => busOf(rig, each) !== 'dc');
-  if (onBattery(supply) || !one) return;
-  const isBehind = busOf(rig, one) === 'out';
+/** A start behind the inverter is carried by the source too, unless it is known, or at best, that it is not. */
+function reachesSource(rig: Rig, supply: Supply, each: On, side: Side): boolean {
+  if (busOf(rig, each) === 'inlet') return true;
   const isUnknown = (supply.whoCarriesStart ?? 'unknown') === 'unknown';
-  if (isBehind && supply.assist === 'on' && (!isUnknown || side === 'for')) return;
-  const start = startOf(one)!;
-  const seen = seenAtStart(rig, supply, rest, isBehind, side);
+  return supply.assist !== 'on' || (isUnknown && side === 'against');
+}
+
+function* sourceStartRows(rig: Rig, supply: Supply, rest: On[], group: On[], side: Side): Rows {
+  if (onBattery(supply)) return;
+  const onAc = group.filter((each) => busOf(rig, each) !== 'dc');
+  const starting = onAc.filter((each) => reachesSource(rig, supply, each, side));
+  yield* seenBySource(rig, supply, rest, onAc, starting, side);
+  // Whoever takes those behind, those ahead start on the source.
+  const surely = onAc.filter((each) => reachesSource(rig, supply, each, 'for'));
+  if (surely.length < starting.length) yield* seenBySource(rig, supply, rest, onAc, surely, side);
+}
+
+function* seenBySource(rig: Rig, supply: Supply, rest: On[], onAc: On[], starting: On[], side: Side): Rows {
+  if (starting.length === 0) return;
+  const start = joined(starting.map((each) => startOf(each)!));
+  const running = [...rest, ...onAc.filter((each) => !starting.includes(each))];
+  // Beside a start ahead stands what is let through, charging with it, whatever else starts behind.
+  const isBehind = starting.every((each) => busOf(rig, each) === 'out');
+  const seen = seenAtStart(rig, supply, running, isBehind, side);
   const sum = during(seen.draws, start, side);
   const at = { w: sum.w + seen.beside.w, va: sum.va + seen.beside.va };
   if (sourceOf(rig, supply).kind === 'generator') {

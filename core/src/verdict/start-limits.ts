@@ -2,7 +2,7 @@ import { addAc, type AcSum, type Demand } from '../electrical/apparent-power.js'
 import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
 import { startBand, type BreakerBand } from '../electrical/breaker.js';
 import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
-import { joinedStart, quietParts } from '../electrical/joined-start.js';
+import { hasStart, joinedStart, quietParts } from '../electrical/joined-start.js';
 import { addStart } from '../electrical/start-sum.js';
 import { TRANSFORMER_PEAK_FACTOR } from '../reference/breaker-curves.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
@@ -161,30 +161,38 @@ export function startsTogether(
       consumer: joined,
       part,
       start: part.start,
-      running: others,
-      group,
+      running: [...others, ...quietParts(group)],
+      group: seen,
       restConsumers,
       sums,
       on: seenWhole,
     };
   };
   const seenWhole = remembered((members) => caseOf(members, group));
-  return elements.flatMap((element) => {
-    const seen = aheadFirst(element, group);
-    const startCase = seen === group ? seenWhole(element.members) : caseOf(element.members, seen);
-    return startCase ? startsThrough(element, startCase) : [];
-  });
+  return elements.flatMap((element) =>
+    seenBy(element, group).flatMap((seen) => {
+      const startCase = seen === group ? seenWhole(element.members) : caseOf(element.members, seen);
+      return startCase ? startsThrough(element, startCase) : [];
+    }),
+  );
 }
 
-/** A source sees the starts of what is ahead of the limits, and behind them those that no inverter takes. */
-function aheadFirst(element: SeriesElement, group: readonly Consumer[]): readonly Consumer[] {
-  if (!('behindLimits' in element) || element.behindLimits.length === 0) return group;
+/**
+ * A source sees the starts of what is ahead of the limits, and behind them those that no inverter takes. Where an
+ * inverter may take some of them, those ahead are a case of their own: they trip the source whoever takes the others.
+ */
+function seenBy(element: SeriesElement, group: readonly Consumer[]): readonly (readonly Consumer[])[] {
+  if (!('behindLimits' in element) || element.behindLimits.length === 0) return [group];
   const limitOf = ({ load }: Consumer) => element.behindLimits.find(({ behind }) => behind.has(load.id));
-  const behind = group.filter((consumer) => {
+  const isSeen = (own: BehindLimit | undefined) => own && !takesStarts(own);
+  const ahead = group.filter((consumer) => !limitOf(consumer));
+  const behind = group.filter((consumer) => isSeen(limitOf(consumer)));
+  const all = [...ahead, ...behind];
+  const mayBeTaken = behind.filter(hasStart).some((consumer) => {
     const own = limitOf(consumer);
-    return own && !takesStarts(own);
+    return own && mayShare(own);
   });
-  return [...group.filter((consumer) => !limitOf(consumer)), ...behind];
+  return mayBeTaken && ahead.some(hasStart) ? [all, ahead] : [all];
 }
 
 /** Whether the source is known not to see a whole start behind an input limit. */
@@ -381,9 +389,11 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
  */
 function assistingCeilingA(
   { behindLimits }: GeneratorElement | BreakerElement,
-  { consumer }: StartCase,
+  { group }: StartCase,
 ): number {
-  return behindLimits.some((each) => mayShare(each) && each.behind.has(consumer.load.id)) ? Infinity : 0;
+  const isShared = ({ load }: Consumer): boolean =>
+    behindLimits.some((each) => mayShare(each) && each.behind.has(load.id));
+  return group.filter(hasStart).some(isShared) ? Infinity : 0;
 }
 
 const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
