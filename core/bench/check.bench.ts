@@ -2,6 +2,7 @@ import type { Consumer } from '../src/electrical/consumer.js';
 import { check, compile, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
 import { situationOf } from '../src/verdict/situation.js';
 import { hasStart } from '../src/electrical/joined-start.js';
+import { unplannedLoadsOf } from '../src/answers/unplanned-load.js';
 import { passesAt } from '../src/verdict/start-order.js';
 import { largeRig } from './large-rig.js';
 
@@ -26,6 +27,39 @@ for (const loads of [12, 24, 40]) {
   console.log(`  subset programme  ${reference.toFixed(2)} ms`);
   console.log(`  check             ${told(checking)}`);
   console.log(`  all outlooks      ${told(outlooks)}`);
+}
+
+/**
+ * How each question grows with the loads of a rig, all of them on or a third: in milliseconds, in checks of 12
+ * loads, and as the power of the number of loads that it grew with since the size before.
+ */
+const SIZES = [12, 40, 120, 300] as const;
+let unit: number | undefined;
+let before: ReadonlyMap<string, number> = new Map();
+for (const [index, loads] of SIZES.entries()) {
+  const rig = largeRig(loads);
+  const compiled = compile(rig);
+  const all: CheckScene = { supply: 'battery', on: rig.loads.map(({ id }) => ({ load: id })) };
+  const third: CheckScene = { supply: 'battery', on: everyThird(rig) };
+  const onEverySupply = () => {
+    const anew = compile(rig);
+    return rig.supplies.map(({ id }) => check(anew, { ...third, supply: id }));
+  };
+  const times = new Map([
+    ['check, all on', timed(() => check(compiled, all))],
+    ['check, a third on', timed(() => check(compiled, third))],
+    ['outlook of the others', timed(() => outlooksOf(compiled, third))],
+    ['an unplanned load', timed(() => unplannedLoadsOf(rig, third))],
+    ['on every supply', timed(onEverySupply)],
+  ]);
+  unit ??= times.get('check, all on') ?? 1;
+  console.log(`${loads} loads`);
+  for (const [question, ms] of times) {
+    const grown = Math.log(ms / (before.get(question) ?? ms)) / Math.log(loads / (SIZES[index - 1] ?? loads));
+    const power = index === 0 ? '' : `, grew with the power ${grown.toFixed(1)}`;
+    console.log(`  ${question}  ${ms.toFixed(1)} ms, ${(ms / unit).toFixed(1)} checks of 12${power}`);
+  }
+  before = times;
 }
 
 /** Loads that start by themselves have no order: for the comparison all are switched by hand. */

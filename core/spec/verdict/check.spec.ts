@@ -6,7 +6,7 @@ import { compile } from '../../src/system/compile.js';
 import { explain, plainText } from '../../src/wording/explain.js';
 import { staircaseOf } from '../../src/answers/staircase.js';
 import { compareVerdicts } from '../../src/verdict/verdict.js';
-import { exampleRig, on, q } from '../example-rig.js';
+import { exampleRig, on, type ExampleLoad, q } from '../example-rig.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');
@@ -88,6 +88,26 @@ describe('check', () => {
     const words = explain('point', tern, result);
     expect(`${words.word} ${words.condition}`).toBe('Holds in this order only');
     expect(words.action).toBe('Switch the dust extractor off before you restart the bandsaw.');
+  });
+
+  it('names for a restart the load of least power that is enough, else the fewest, the largest first', () => {
+    // the start of 2,400 VA leaves 600 W of the tier to the others
+    const saw: ExampleLoad = { w: 500, start: [2400, 1], usage: 'during-work' };
+    const restartBeside = (others: Record<string, ExampleLoad>) => {
+      const rig = exampleRig({ saw, ...others }, { watts: 3000, va: 3000, tiers: [[3000, 5]], breakerA: 40 });
+      return check(compile(rig), { supply: 'battery', on: on('saw', ...Object.keys(others)) }).restarts[0];
+    };
+    const ofOne = restartBeside({ lamp: { w: 100 }, pot: { w: 300 }, kettle: { w: 700 }, iron: { w: 900 } });
+    expect(ofOne?.switchOffFirst).toEqual(['iron', 'kettle']);
+    expect(restartBeside({ pot: { w: 300 }, kettle: { w: 700 } })?.switchOffFirst).toEqual(['kettle']);
+    expect(restartBeside({ pot: { w: 500 }, kettle: { w: 600 } })?.switchOffFirst).toEqual(['pot']);
+    const three = restartBeside({ pot: { w: 400 }, iron: { w: 450 }, kettle: { w: 500 }, lamp: { w: 50 } });
+    expect(three?.switchOffFirst).toEqual(['kettle', 'iron']);
+    expect(three?.limitThen?.verdict).toBe('holds');
+    // what starts by itself is not for the hand to switch off
+    const byItself = restartBeside({ fridge: { w: 700, usage: 'by-itself' } });
+    expect([byItself?.holds, byItself?.switchOffFirst]).toEqual([false, []]);
+    expect(restartBeside({ pot: { w: 600 } })?.holds).toBeTrue();
   });
 
   it('lists a load that no connected source feeds and counts it nowhere', () => {

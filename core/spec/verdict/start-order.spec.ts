@@ -32,6 +32,29 @@ describe('the start order', () => {
     expect(result.notLast.map((each) => each.loadId)).toEqual(['b']);
   });
 
+  it('is found among many loads too, where all that can be last are placed at once', () => {
+    const small = Object.fromEntries(
+      Array.from({ length: 45 }, (_, index): [string, ExampleLoad] => [
+        `s${index}`,
+        { w: 2, start: [4, 0.3] },
+      ]),
+    );
+    const pair = { a: { w: 1200, start: [2800, 0.3] }, b: { w: 1000, start: [2400, 1] } } as const;
+    const rig = exampleRig(
+      { base: { w: 600, usage: 'by-itself' }, ...pair, ...small },
+      { watts: 3000, tiers: TIERS },
+    );
+    const ids = [...Object.keys(small), 'a', 'b'];
+    const result = check(compile(rig), { supply: 'battery', on: on('base', ...ids) });
+    const order = result.order.map((consumer) => consumer.load.id);
+    expect(result.verdict).toBe('holds');
+    expect(order.indexOf('b')).toBeLessThan(order.indexOf('a'));
+    expect([...order].sort()).toEqual([...ids].sort());
+    expect(
+      check(compile(rig), { supply: 'battery', on: on('base', 'a', 'b', ...ids) }, 'given').verdict,
+    ).not.toBe('holds');
+  });
+
   it('is as good as the best of all orders at either edge (brute force over permutations, two limits, doubts)', () => {
     const anyLoad: fc.Arbitrary<ExampleLoad> = fc
       .record({

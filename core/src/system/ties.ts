@@ -45,6 +45,7 @@ export function tiesOf(rig: Rig, consumers: readonly Consumer[], isOn: (loadId: 
     followersOf,
     led: new Set(leaders.flatMap(followersOf).map(({ load }) => load.id)),
     withFollowers: (running) => {
+      if (direct.size === 0) return running;
       const more = running
         .flatMap(followersOf)
         .filter((each) => !running.some(({ load }) => load.id === each.load.id));

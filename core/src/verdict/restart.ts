@@ -1,4 +1,5 @@
 import type { Consumer } from '../electrical/consumer.js';
+import { EXPANSION } from '../quantity/combine-doubts.js';
 import type { Limit } from './limit.js';
 import { decidingLimit } from './limit-order.js';
 import { passesAt, type StartTest } from './start-order.js';
@@ -26,7 +27,7 @@ export function restartsOf(running: readonly Consumer[], test: StartTest): reado
     const decider = decidingLimit(limits);
     if (!decider) return [];
     const holds = passesAt(limits, 'pessimistic');
-    const remedy = holds ? [] : whatToSwitchOff(running, consumer, test);
+    const remedy = holds ? [] : whatToSwitchOff(running, consumer, limits.filter(isShort), test);
     return [
       {
         loadId: consumer.load.id,
@@ -43,6 +44,7 @@ export function restartsOf(running: readonly Consumer[], test: StartTest): reado
 function whatToSwitchOff(
   running: readonly Consumer[],
   starting: Consumer,
+  failing: readonly Limit[],
   test: StartTest,
 ): readonly Consumer[] {
   const byHand = running
@@ -50,14 +52,35 @@ function whatToSwitchOff(
     .sort((a, b) => wattsOf(a) - wattsOf(b));
   const isEnough = (off: readonly Consumer[]) =>
     passesAt(test(without(running, off), starting, isShort), 'pessimistic');
-  const single = byHand.find((other) => isEnough([other]));
+  const single = byHand.find((other) => failing.every((limit) => mayHelp(other, limit)) && isEnough([other]));
   if (single) return [single];
-  const off: Consumer[] = [];
-  for (const other of byHand.reverse()) {
-    off.push(other);
-    if (isEnough(off)) return off;
+  const largestFirst = byHand.reverse();
+  return isEnough(largestFirst) ? fewest(largestFirst, isEnough) : [];
+}
+
+/** How few from the head of a list are enough, where all of it is: found by halving, since more off never hurts. */
+function fewest(
+  list: readonly Consumer[],
+  isEnough: (off: readonly Consumer[]) => boolean,
+): readonly Consumer[] {
+  let [tooFew, enough] = [0, list.length];
+  while (enough - tooFew > 1) {
+    const middle = Math.floor((tooFew + enough) / 2);
+    if (isEnough(list.slice(0, middle))) enough = middle;
+    else tooFew = middle;
   }
-  return [];
+  return list.slice(0, enough);
+}
+
+/**
+ * Whether a surge rating that is exceeded can be kept without a load. Magnitudes of sums add no more than the
+ * magnitudes of their terms (triangle inequality), so a load takes away no more than all it may draw.
+ */
+function mayHelp({ parts }: Consumer, { kind, element, headroom }: Limit): boolean {
+  const isFixed = kind.startsWith('inverter-start') && element.kind === 'inverter' && !element.assists;
+  const most = (of: 'watts' | 'nonActive'): number =>
+    parts.reduce((sum, { running }) => sum + running[of].value + EXPANSION * running[of].plus, 0);
+  return !isFixed || Math.hypot(most('watts'), most('nonActive')) >= -headroom.pessimistic;
 }
 
 const isShort = (limit: Limit): boolean => limit.verdict !== 'holds';

@@ -31,6 +31,10 @@ export interface StartOrder {
  * suggests itself (largest start less running first) is exact with ONE limit only: with tiers a short
  * high start may wait where a long lower one may not (start-order.spec.ts has the counter-example).
  *
+ * Of many loads, all that can be last are placed at once, the one that suffers least at the very end: whether
+ * some order passes is answered as exactly, with tests in proportion to their number, not to its square; the
+ * headroom of the order may be less than the largest.
+ *
  * @param starting The loads that are switched on by hand and have a start.
  * @param floor What runs before any of them.
  * @param edge The edge whose headroom counts.
@@ -42,22 +46,25 @@ export function bestStartOrder(
   edge: Edge,
   test: StartTest,
 ): StartOrder {
-  const order: Consumer[] = [];
-  let left = [...starting];
+  let order: readonly Consumer[] = [];
+  let left = starting;
   let passes = true;
-  for (let last = bestLast(left, floor, edge, test); last; last = bestLast(left, floor, edge, test)) {
-    const { consumer } = last;
-    order.unshift(consumer);
+  const lastOf = starting.length > MOST_ONE_BY_ONE ? allLast : bestLast;
+  while (left.length > 0) {
+    const last = lastOf(left, floor, edge, test);
+    order = [...last.consumers, ...order];
     passes = passes && last.passes;
-    left = left.filter((other) => other !== consumer);
+    left = left.filter((other) => !last.consumers.includes(other));
   }
   return { order, passes };
 }
 
+/** More starts than anybody switches on by hand: above, time counts more than the last of the headroom. */
+const MOST_ONE_BY_ONE = 40;
+
+/** Loads that are started after all the others, in their order. */
 interface LastToStart {
-  readonly consumer: Consumer;
-  /** Headroom over capacity of its tightest limit. */
-  readonly share: number;
+  readonly consumers: readonly Consumer[];
   readonly passes: boolean;
 }
 
@@ -67,18 +74,45 @@ function bestLast(
   floor: readonly Consumer[],
   edge: Edge,
   test: StartTest,
-): LastToStart | undefined {
+): LastToStart {
   const running = [...floor, ...left];
-  return left.reduceRight<LastToStart | undefined>((best, consumer) => {
+  let best: { readonly share: number } & LastToStart = { consumers: [], share: -Infinity, passes: true };
+  for (const consumer of [...left].reverse()) {
+    const { share: most, consumers } = best;
     const limits = test(
       running,
       consumer,
-      (limit) => best !== undefined && headroomShare(limit, edge) <= best.share,
+      (limit) => consumers.length > 0 && headroomShare(limit, edge) <= most,
     );
-    const share = Math.min(...limits.map((limit) => headroomShare(limit, edge)));
-    return best && share <= best.share ? best : { consumer, share, passes: passesAt(limits, edge) };
-  }, undefined);
+    const share = shareOf(limits, edge);
+    if (consumers.length === 0 || share > most)
+      best = { consumers: [consumer], share, passes: passesAt(limits, edge) };
+  }
+  return best;
 }
+
+/** All that can be last, or all that are left where none can. */
+function allLast(
+  left: readonly Consumer[],
+  floor: readonly Consumer[],
+  edge: Edge,
+  test: StartTest,
+): LastToStart {
+  const running = [...floor, ...left];
+  const tested = left
+    .map((consumer) => {
+      const limits = test(running, consumer);
+      return { consumer, share: shareOf(limits, edge), passes: passesAt(limits, edge) };
+    })
+    .sort((a, b) => a.share - b.share);
+  const passing = tested.filter(({ passes }) => passes);
+  const last = passing.length > 0 ? passing : tested;
+  return { consumers: last.map(({ consumer }) => consumer), passes: passing.length > 0 };
+}
+
+/** Headroom over capacity of the tightest of limits. */
+const shareOf = (limits: readonly Limit[], edge: Edge): number =>
+  Math.min(...limits.map((limit) => headroomShare(limit, edge)));
 
 /** Whether every limit is kept at an edge. */
 export function passesAt(limits: readonly Limit[], edge: Edge): boolean {
