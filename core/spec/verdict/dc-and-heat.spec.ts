@@ -65,6 +65,20 @@ describe('the DC side', () => {
     expect(at(0)).not.toBe('holds');
   });
 
+  it('counts a resistance as measured for more in the cold, and for no less when warm (methods.md 6)', () => {
+    const collapse = (batteryC?: number) =>
+      row(
+        withBattery(
+          { heater: { w: 1500 } },
+          { chemistry: 'lfp', ohms: 0.01 },
+          batteryC === undefined ? {} : { conditions: { batteryC } },
+        ),
+        'dc-volts',
+      )?.capacity.stated ?? NaN;
+    expect(collapse(0)).toBeLessThan(0.8 * collapse(25));
+    expect(collapse(25)).toBeCloseTo(collapse(), 6);
+  });
+
   it('blows a fuse later than it may and sooner than it must (UL 248, from memory), by the rms of its ripple', () => {
     const fuse = { amps: 150, kind: 'class-t' } as const;
     const at = (w: number) => row(withBattery({ heater: { w } }, { fuse }), 'dc-fuse')?.verdict;
@@ -80,6 +94,12 @@ describe('the DC side', () => {
     });
     expect(row(two('no'), 'battery')?.capacity.pessimistic).toBeCloseTo(181.8, 1);
     expect(row(two('yes'), 'battery')?.capacity.pessimistic).toBe(200);
+    const first = two('yes');
+    const half = {
+      ...first,
+      batteries: [first.batteries[0]!, { ...first.batteries[1]!, sharesEvenly: 'no' as const }],
+    };
+    expect(row(half, 'battery')?.capacity.pessimistic).toBeCloseTo(181.8, 1);
     expect([check(compile(two('no')), scene).verdict, check(compile(two('yes')), scene).verdict]).toEqual([
       'tight',
       'holds',

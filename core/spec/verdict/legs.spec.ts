@@ -124,6 +124,22 @@ describe('a rig on two legs', () => {
     expect(neutral('in-phase')).toEqual(jasmine.objectContaining({ verdict: 'trips' }));
     expect(neutral('in-phase')?.worst.stated).toBeCloseTo(25, 8);
     expect(neutral('opposed')).toBeUndefined();
+    const sizes = [20, 15];
+    const mutual: Rig = {
+      ...paired,
+      circuits: paired.circuits.map((circuit, index) => ({
+        ...circuit,
+        protection: { amps: sizes[index] ?? 20, curve: 'ul-489' as const },
+        sharesNeutralWith: paired.circuits[1 - index]?.id ?? '',
+      })),
+      supplies: paired.supplies.map((supply) => ({ ...supply, legs: 'in-phase' as const })),
+    };
+    const rows = check(compile(mutual), shore('a', 'b')).limits.filter(({ kind }) => kind === 'neutral');
+    // one neutral whichever of them names the other, as strong as the smaller breaker
+    expect(rows.map(({ capacity }) => capacity.stated)).toEqual([15]);
+    expect(rows[0]?.worst.stated).toBeCloseTo(25, 8);
+    const ofOne = check(compile(mutual), shore('b')).limits.find(({ kind }) => kind === 'neutral');
+    expect(ofOne?.worst.stated).toBeCloseTo(10, 8);
   });
 
   it('of a 208 V service give a 240 V heater less, and draw less for it (physics)', () => {
