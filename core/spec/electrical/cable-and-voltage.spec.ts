@@ -199,5 +199,12 @@ describe('heat and height', () => {
     expect(inverterFactor(45).stated).toBeCloseTo(0.76, 10);
     expect(inverterFactor(undefined)).toEqual({ lo: 1, stated: 1, hi: 1 });
     expect(inverterFactor(66)).toEqual({ lo: 0, stated: 0, hi: jasmine.any(Number) as unknown as number });
+    expect(inverterFactor(66).hi).toBeGreaterThan(0);
+    // thin air cools less, and the two factors multiply (common practice, low)
+    const [high, hot] = [inverterFactor(undefined, 25, 4000).stated, inverterFactor(45).stated];
+    expect(high).toBeLessThan(1);
+    expect(high).toBeGreaterThan(0.5);
+    expect(inverterFactor(45, 25, 4000).stated).toBeCloseTo(high * inverterFactor(45, 25).stated, 10);
+    expect(hot).toBeLessThan(1);
   });
 });

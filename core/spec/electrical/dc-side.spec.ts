@@ -26,6 +26,12 @@ describe('a resistive DC source', () => {
     const source = { openV: 12.2, ohms: 0.02 };
     expect(collapseWatts(source)).toBeCloseTo(1860, 0);
     expect(cutOffWatts(source, 10.5)).toBeCloseTo(892.5, 5);
+    expect(cutOffWatts(source, source.openV + 1)).toBe(0);
+    expect(cutOffWatts(source, source.openV / 3)).toBe(collapseWatts(source));
+    expect([collapseWatts({ openV: 12, ohms: 0 }), cutOffWatts({ openV: 12, ohms: 0 }, 10.5)]).toEqual([
+      Infinity,
+      Infinity,
+    ]);
     expect(dcAmps(source, 1861)).toBeUndefined();
   });
 

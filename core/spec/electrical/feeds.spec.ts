@@ -19,7 +19,7 @@ function rigOf(
   const [inverter] = base.converters;
   return {
     ...base,
-    buses: base.buses.map((bus) => (poles[bus.id] ? ({ ...bus, poles: poles[bus.id] }) : bus)),
+    buses: base.buses.map((bus) => (poles[bus.id] ? { ...bus, poles: poles[bus.id] } : bus)),
     converters: inverters.map((each, index) => ({ ...inverter!, id: `i${index + 1}`, ...each })),
   };
 }

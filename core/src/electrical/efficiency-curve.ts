@@ -1,10 +1,11 @@
-import type { AcSum, Demand } from './apparent-power.js';
+import type { Interval } from '../quantity/quantity.js';
 import {
   TYPICAL_EFFICIENCY_FULL,
   TYPICAL_EFFICIENCY_PEAK,
   TYPICAL_IDLE_SHARE,
 } from '../reference/inverter-losses.js';
 import type { Converter } from '../rig/schema.js';
+import type { AcSum } from './apparent-power.js';
 
 /** Loss curve of an inverter: P_dc = idle + P + (a - 1) S + b S². */
 export interface LossCurve {
@@ -65,21 +66,11 @@ export function dcWatts({ idleW, a, b }: LossCurve, watts: number, va: number): 
   return idleW + watts + (a - 1) * va + b * va * va;
 }
 
-/** The same for a sum with its doubts: both grow together. */
-export function dcDemand(curve: LossCurve, { watts, va }: Pick<AcSum, 'watts' | 'va'>): Demand {
-  const at = (read: (demand: Demand) => number): number => dcWatts(curve, read(watts), read(va));
-  const stated = at((demand) => demand.stated);
-  const lo = at((demand) => demand.lo);
-  const hi = at((demand) => demand.hi);
-  const up = (bound: 'hard' | 'expanded'): number =>
-    at((demand) => demand.stated + demand.up[bound]) - stated;
-  const down = (bound: 'hard' | 'expanded'): number =>
-    stated - at((demand) => Math.max(0, demand.stated - demand.down[bound]));
+/** The same at the edges of a sum. */
+export function dcWattsAtEdges(curve: LossCurve, { watts, va }: Pick<AcSum, 'watts' | 'va'>): Interval {
   return {
-    lo,
-    stated,
-    hi,
-    up: { hard: up('hard'), expanded: up('expanded') },
-    down: { hard: down('hard'), expanded: down('expanded') },
+    lo: dcWatts(curve, watts.lo, va.lo),
+    stated: dcWatts(curve, watts.stated, va.stated),
+    hi: dcWatts(curve, watts.hi, va.hi),
   };
 }

@@ -1,7 +1,7 @@
 import type { AcSum, Demand } from '../electrical/apparent-power.js';
 import { addShares, inverterShare, plainDemand, sourceShare } from '../electrical/assist.js';
 import type { Consumer } from '../electrical/consumer.js';
-import { dcDemand, type LossCurve, lossCurveOf } from '../electrical/efficiency-curve.js';
+import { dcWattsAtEdges, type LossCurve, lossCurveOf } from '../electrical/efficiency-curve.js';
 import { intervalOf } from '../rig/half-widths.js';
 import type {
   BatteryElement,
@@ -63,7 +63,7 @@ export function batteryWatts({ inverters }: BatteryElement, sums: readonly AcSum
   return inverters.reduce((all, inverter, index) => {
     const sum = sums[index];
     if (!sum || sum.va.hi === 0) return all;
-    const draw = dcDemand(lossCurveOfLeg(inverter, counted.has(inverter.converter.id)), sum);
+    const draw = dcWattsAtEdges(lossCurveOfLeg(inverter, counted.has(inverter.converter.id)), sum);
     counted.add(inverter.converter.id);
     return plainDemand(all.lo + draw.lo, all.stated + draw.stated, all.hi + draw.hi);
   }, dcWatts);
