@@ -17,7 +17,7 @@ const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: und
 const anyLoad = fc.record({
   kind: fc.constantFrom(...Object.keys(FACTS)) as fc.Arbitrary<Load['parts'][number]['kind']>,
   usage: fc.constantFrom<Load['usage']>('left-on', 'left-on', 'by-itself'),
-  circuit: fc.constantFrom('main', 'main', 'second', 'ahead', 'dc'),
+  circuit: fc.constantFrom('main', 'main', 'second', 'pair', 'ahead', 'dc'),
   watts: fc.integer({ min: 40, max: 1500 }),
   basis: fc.constantFrom(...BASES),
   cause: maybe(fc.constantFrom('meter', 'hot day')),
@@ -49,6 +49,7 @@ const anySupply = fc.record({
   chargeA: fc.constantFrom(20, 60),
   standAloneA: maybe(fc.constantFrom(30, 55)),
   receptacleA: maybe(fc.constantFrom(15, 20)),
+  hasTwoLegs: fc.boolean(),
   batteries: fc.constantFrom<readonly { readonly ohms: number; readonly dischargeA?: number }[]>(
     [{ ohms: 0.004, dischargeA: 200 }],
     [
@@ -121,8 +122,14 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
     whoCarriesStart: supply.who,
     charging: supply.charging,
   };
+  // Legs of a source are the other naive check's; on battery they meet everything else here.
+  const hasTwoLegs = supply.hasTwoLegs && supply.id === 'battery';
+  const onPole = (pole: 'l1' | 'l2' | 'both') => (hasTwoLegs ? { pole } : {});
   return {
     ...base,
+    buses: base.buses.map((bus) =>
+      bus.kind === 'ac' && bus.id === 'out' && hasTwoLegs ? { ...bus, poles: 'split-180' as const } : bus,
+    ),
     loads: examples.map(loadOf),
     sources: [
       { id: 'shore', name: 'Shore', kind: 'inlet', bus: 'inlet', ...breaker(supply.inletA) },
@@ -141,6 +148,7 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
     converters: [
       ...base.converters.map((converter) => ({
         ...converter,
+        ...onPole('both'),
         canAssist: 'yes' as const,
         idleW: q(20),
         efficiencyPeak: q(0.93),
@@ -173,12 +181,14 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
       ...battery,
     })),
     circuits: [
-      ...base.circuits,
+      ...base.circuits.map((circuit) => (circuit.id === 'main' ? { ...circuit, ...onPole('l1') } : circuit)),
+      { id: 'pair', name: 'Pair', bus: 'out', protection: { amps: 15, curve: 'ul-489' }, ...onPole('both') },
       {
         id: 'second',
         name: 'Second',
         bus: 'out',
         protection: { amps: 15, curve: 'ul-489' },
+        ...onPole('l2'),
         ...(supply.receptacleA !== undefined && { receptacleA: supply.receptacleA }),
       },
       { id: 'dc', name: 'DC', bus: 'dc', protection: { amps: 30, curve: 'ul-489' } },

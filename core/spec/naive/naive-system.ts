@@ -112,14 +112,40 @@ function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
 // ---- what must be carried for ever
 
 /** A level that lowers the power draws its share of it; one that pulses, or may, draws it whole. */
-function drawOf(each: On): Running {
+function drawOf(each: On, partOnLeg = 1): Running {
   const state = each.load.states?.find(({ id }) => id === each.state);
   const share = state?.works === 'lower' ? state.parts[0]!.share : 1;
-  return running(each.load, share);
+  return running(each.load, share * partOnLeg);
 }
 
+/** A conductor of the inverter's output: what of a load's VA flows there, and what of its rating it has. */
+interface Leg {
+  readonly part: (each: On) => number;
+  readonly rating: number;
+}
+
+/** One conductor, or two legs of half the rating each; a load between them has half of its VA on either. */
+function legsOf(rig: Rig): Leg[] {
+  if (rig.buses.find(({ id }) => id === 'out')!.poles !== 'split-180') return [{ part: () => 1, rating: 1 }];
+  return (['l1', 'l2'] as const).map((leg) => ({
+    part: (each) => {
+      const { pole = 'l1' } = circuitOf(rig, each);
+      return pole === 'both' ? 0.5 : pole === leg ? 1 : 0;
+    },
+    rating: 0.5,
+  }));
+}
+
+/** Amps of a circuit between the legs are those of half of its VA at the volts of a leg. */
+const partOfCircuit = (rig: Rig, each: On): number => (circuitOf(rig, each).pole === 'both' ? 0.5 : 1);
+
+const onLeg = (rig: Rig, set: readonly On[], leg: Leg): Running[] =>
+  set
+    .filter((each) => busOf(rig, each) === 'out' && leg.part(each) > 0)
+    .map((each) => drawOf(each, leg.part(each)));
+
 const drawsOn = (rig: Rig, set: readonly On[], bus: string) =>
-  set.filter((each) => busOf(rig, each) === bus).map(drawOf);
+  set.filter((each) => busOf(rig, each) === bus).map((each) => drawOf(each));
 
 /** On direct current watts are all there is. */
 const ofDc = ({ w }: Running): Running => ({
@@ -185,13 +211,17 @@ export function* steadyRows(rig: Rig, supply: Supply, set: On[], side: Side): Ro
   for (const circuit of rig.circuits) yield* circuitRows(rig, circuit.id, set, lasting, side);
   for (const each of set) yield* cordRows(rig, each, side);
   yield* sourceRows(rig, supply, set, lasting, side);
-  yield* inverterRows(rig, supply, set, side);
-  yield* batteryRows(rig, steadyInverter(rig, supply, set, side), dcWatts(rig, set, side), side);
+  const legs = legsOf(rig);
+  for (const leg of legs) yield* inverterRows(rig, supply, set, side, leg);
+  const given = legs.map((leg) => steadyInverter(rig, supply, set, side, leg));
+  yield* batteryRows(rig, given, dcWatts(rig, set, side), side);
 }
 
 function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Side): number {
   const circuit = rig.circuits.find(({ id }) => id === circuitId)!;
-  const draws = set.filter(({ load }) => load.circuit === circuitId).map(drawOf);
+  const draws = set
+    .filter(({ load }) => load.circuit === circuitId)
+    .map((each) => drawOf(each, partOfCircuit(rig, each)));
   return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
 }
 
@@ -207,7 +237,9 @@ function* circuitRows(rig: Rig, circuitId: string, set: On[], lasting: On[], sid
 function* cordRows(rig: Rig, each: On, side: Side): Rows {
   const plug = each.load.cord?.plugA ?? Infinity;
   const isDc = busOf(rig, each) === 'dc';
-  const amps = isDc ? power([ofDc(drawOf(each))], side).va / DC : power([drawOf(each)], side).va / AC;
+  const amps = isDc
+    ? power([ofDc(drawOf(each))], side).va / DC
+    : power([drawOf(each, partOfCircuit(rig, each))], side).va / AC;
   yield [amps, plug];
   const isLong = !isDc && (each.load.runsMinutes ?? 0) >= HOURS;
   if (isLong && side === 'against') yield [amps, 0.8 * plug];
@@ -264,8 +296,8 @@ interface Inverter {
 }
 
 /** What the inverter gives: all of it, what a limit leaves, or nothing. */
-function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side): Inverter {
-  const draws = drawsOn(rig, set, 'out');
+function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side, leg: Leg): Inverter {
+  const draws = onLeg(rig, set, leg);
   const { w, n, va } = power(draws, side);
   if (onBattery(supply)) return { w, va, isOn: va > 0 };
   const limit = (supply.inputLimitA ?? Infinity) * AC;
@@ -276,14 +308,14 @@ function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], side: Side
     : { w: Math.max(0, w - limit), va: va - limit, isOn };
 }
 
-function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side): Rows {
+function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side, leg: Leg): Rows {
   const { continuousW, continuousVA, tiers } = rig.converters[0]!;
-  const { w, va, isOn } = steadyInverter(rig, supply, set, side);
-  const behind = set.filter((each) => busOf(rig, each) === 'out');
+  const { w, va, isOn } = steadyInverter(rig, supply, set, side, leg);
+  const behind = set.filter((each) => busOf(rig, each) === 'out' && leg.part(each) > 0);
   if (!isOn) return;
   const crest = (each: On) => FACTS[each.load.parts[0]!.kind]!.crest;
   const peak = behind.reduce((sum, each) => {
-    const draw = drawOf(each);
+    const draw = drawOf(each, leg.part(each));
     const at = (x: Num) => (side === 'against' ? x.value + x.plus : x.value - x.minus);
     return (
       sum +
@@ -292,9 +324,9 @@ function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side)
     );
   }, 0);
   const help = side === 'for' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
-  const top = Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)) + help;
-  yield [w, continuousW.value];
-  yield [va, continuousVA.value];
+  const top = leg.rating * Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)) + help;
+  yield [w, leg.rating * continuousW.value];
+  yield [va, leg.rating * continuousVA.value];
   if (behind.some(crest)) yield [peak, top];
 }
 
@@ -302,15 +334,17 @@ const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
   power(drawsOn(rig, set, 'dc').map(ofDc), side).w;
 
 /** A sagging bank of unequal batteries: cut-off of the inverter, and the least of rating over share. */
-function* batteryRows(rig: Rig, inverter: Inverter, dc: number, side: Side): Rows {
+function* batteryRows(rig: Rig, legs: readonly Inverter[], dc: number, side: Side): Rows {
   const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
   const [idle, peak, full, rated] = [idleW!, efficiencyPeak!, efficiencyFull!, continuousW].map(
     (q) => q.value,
   );
   const b = ((Math.sqrt(idle! / rated!) + Math.sqrt(1 / full! - 1 / peak!)) / Math.sqrt(rated!)) ** 2;
   const a = 1 / peak! - 2 * Math.sqrt(idle! * b);
-  const { w, va, isOn } = inverter;
-  const watts = dc + (isOn ? idle! + w + (a - 1) * va + b * va * va : 0);
+  const isOn = legs.some((leg) => leg.isOn);
+  // each leg has its share of the resistance, so the whole of it where there is one
+  const drawn = legs.map(({ w, va }) => w + (a - 1) * va + b * legs.length * va * va);
+  const watts = dc + (isOn ? idle! + drawn.reduce((sum, each) => sum + each, 0) : 0);
   if (watts === 0) return;
   const volts = rig.batteries[0]!.restV!.value;
   const contacts = 6 * (side === 'against' ? 0.0002 : 0.0001);
@@ -410,10 +444,11 @@ function* circuitStartRows(rig: Rig, id: string, rest: On[], starting: On[], sid
   const { protection, bus } = rig.circuits.find((each) => each.id === id)!;
   const here = starting.filter(({ load }) => load.circuit === id);
   const isDc = bus === 'dc';
-  const start = joined(here.map((each) => (isDc ? dcStartOf(each)! : startOf(each)!)));
+  const whole = joined(here.map((each) => (isDc ? dcStartOf(each)! : startOf(each)!)));
+  const start = { ...whole, va: scaled(whole.va, partOfCircuit(rig, here[0]!)) };
   const draws = rest
     .filter(({ load }) => load.circuit === id)
-    .map((each) => (isDc ? ofDc(drawOf(each)) : drawOf(each)));
+    .map((each) => (isDc ? ofDc(drawOf(each)) : drawOf(each, partOfCircuit(rig, each))));
   const amps = during(draws, start, side).va / (isDc ? DC : AC);
   yield [amps, breakerCarries(protection.amps, ampsOn(rig, id, rest, side), start.seconds[side], side)];
 }
@@ -432,13 +467,25 @@ function tierOf(
 }
 
 function* inverterStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
-  const own = behindOf(rig, starting).map((each) => startOf(each)!);
+  for (const leg of legsOf(rig)) yield* legStartRows(rig, supply, rest, starting, side, leg);
+}
+
+/** The starts on a leg, each with what of it flows there. */
+const startsOn = (rig: Rig, starting: readonly On[], leg: Leg): Start[] =>
+  starting
+    .filter((each) => busOf(rig, each) === 'out' && leg.part(each) > 0)
+    .map((each) => {
+      const start = startOf(each)!;
+      return { ...start, va: scaled(start.va, leg.part(each)) };
+    });
+
+function* legStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side, leg: Leg): Rows {
+  const own = startsOn(rig, starting, leg);
   if (own.length === 0 || (!onBattery(supply) && supply.assist !== 'on')) return;
   const inverter = rig.converters[0]!;
   const start = joined(own);
-  const draws = drawsOn(rig, rest, 'out');
-  const { w, va } = during(draws, start, side);
-  const tier = tierOf(inverter, start.seconds[side]);
+  const { w, va } = during(onLeg(rig, rest, leg), start, side);
+  const tier = leg.rating * tierOf(inverter, start.seconds[side]);
   const perVA = inverter.continuousW.value / inverter.continuousVA.value;
   const help = onBattery(supply) ? 0 : helpOf(rig, supply, rest, start, side);
   yield [va, tier + help];
@@ -521,10 +568,12 @@ function* batteryStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[],
   if (!isOnInverter && direct.length === 0) return;
   const isShared = isOnInverter && !onBattery(supply) && (supply.whoCarriesStart ?? 'unknown') !== 'inverter';
   if (isShared && side === 'for') return;
-  const inverter = isOnInverter
-    ? { ...during(drawsOn(rig, rest, 'out'), joined(behind), side), isOn: true }
-    : steadyInverter(rig, supply, rest, side);
+  const legs = legsOf(rig).map((leg) => {
+    const own = isOnInverter ? startsOn(rig, starting, leg) : [];
+    if (own.length === 0) return steadyInverter(rig, supply, rest, side, leg);
+    return { ...during(onLeg(rig, rest, leg), joined(own), side), isOn: true };
+  });
   const draws = drawsOn(rig, rest, 'dc').map(ofDc);
   const dc = direct.length > 0 ? during(draws, joined(direct), side).w : power(draws, side).w;
-  yield* batteryRows(rig, inverter, dc, side);
+  yield* batteryRows(rig, legs, dc, side);
 }

@@ -42,6 +42,22 @@ describe('a tie', () => {
     expect(onBattery(rig, 'pump').verdict).toBe('holds');
   });
 
+  it('does not have its follower run before its leader starts: 1,000 W, then 1,420 W together, pass 1,500 W', () => {
+    // the start of the fan is 840 VA at power factor 0.5, so less in watts than its 700 W running
+    const loads = {
+      lamp: { w: 10, start: [20, 1] },
+      saw: { w: 300, start: [2000, 1], startPf: 0.5 },
+      fan: { w: 700, start: [840, 1], startPf: 0.5 },
+    } as const;
+    const rig = exampleRig(loads, { watts: 1500, va: 3000, tiers: [[3000, 5]] });
+    const result = onBattery({ ...rig, ties: [tie('saw', 'fan')] }, 'saw', 'fan', 'lamp');
+    expect(result.verdict).toBe('holds');
+    expect(result.limits.find(({ kind }) => kind === 'inverter-start-watts')?.worst.stated).toBeCloseTo(
+      1420,
+      6,
+    );
+  });
+
   it('leads nobody while its leader is barred, not fed or off: then the follower starts by itself', () => {
     const loads = { saw: { w: 500, start: [600, 1] }, fan: { w: 100, start: [4000, 1] } } as const;
     const rig: Rig = { ...exampleRig(loads, INVERTER), ties: [tie('saw', 'fan')] };

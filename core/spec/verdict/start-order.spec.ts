@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { always, cases } from '../always.js';
 import type { Load, Rig } from '../../src/rig/schema.js';
 import type { Consumer } from '../../src/electrical/consumer.js';
+import type { Edge } from '../../src/quantity/quantity.js';
 import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
-import type { AtEdges, Limit } from '../../src/verdict/limit.js';
+import { headroomShare, type AtEdges, type Limit } from '../../src/verdict/limit.js';
 import { situationOf } from '../../src/verdict/situation.js';
 import { bestStartOrder, type StartTest } from '../../src/verdict/start-order.js';
 import type { Verdict } from '../../src/verdict/verdict.js';
@@ -30,6 +31,48 @@ describe('the start order', () => {
     expect(result.verdict).toBe('holds');
     expect(result.order.map((consumer) => consumer.load.id)).toEqual(['b', 'a']);
     expect(result.notLast.map((each) => each.loadId)).toEqual(['b']);
+  });
+
+  it('is that of the largest least headroom, and passes where any order does (Lawler; brute force, costs of any kind)', () => {
+    /** Costs that only grow with what runs: all that such an order may rest on. */
+    const anyCost = fc.record({
+      runs: fc.integer({ min: 0, max: 400 }),
+      starts: fc.integer({ min: 0, max: 1500 }),
+      doubt: fc.integer({ min: 0, max: 600 }),
+    });
+    const padding = Array.from({ length: 40 }, () => ({ runs: 0, starts: 0, doubt: 0 }));
+    const seen = new Set<string>();
+    always(
+      fc.property(
+        fc.array(anyCost, { minLength: 1, maxLength: 5 }),
+        fc.constantFrom<Edge>('pessimistic', 'optimistic'),
+        (costs, edge) => {
+          const all = [...costs, ...padding];
+          const loads = all.map((_, index) => ({ load: { id: `${index}` } }) as Consumer);
+          const costOf = ({ load }: Consumer) => all[Number(load.id)]!;
+          const test: StartTest = (running, starting) => {
+            const others = running.filter((each) => each !== starting);
+            const before = others.reduce((sum, each) => sum + costOf(each).runs, 0);
+            return [limitOf(before + costOf(starting).starts, costOf(starting).doubt)];
+          };
+          const shareIn = (order: readonly Consumer[]) =>
+            Math.min(
+              ...order.map((each, place) => headroomShare(test(order.slice(0, place), each)[0]!, edge)),
+            );
+          const few = loads.slice(0, costs.length);
+          const shares = permutations(few).map(shareIn);
+          const best = Math.max(...shares);
+          const found = bestStartOrder(few, [], edge, test);
+          const many = bestStartOrder(loads, [], edge, test);
+          seen.add(`${found.passes} ${shares.some((share) => share >= 0)}`);
+          expect(shareIn(found.order)).toBe(best);
+          expect(found.passes).toBe(best >= 0);
+          expect([many.passes, many.order.length]).toEqual([best >= 0, all.length]);
+          if (many.passes) expect(shareIn(many.order)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
+    expect(seen).toEqual(new Set(['true true', 'false false']));
   });
 
   it('is found among many loads too, where all that can be last are placed at once', () => {
@@ -150,7 +193,23 @@ function memoised(judge: (running: readonly string[], id: string) => Verdict): t
   };
 }
 
-function permutations(ids: readonly string[]): readonly (readonly string[])[] {
-  if (ids.length < 2) return [ids];
-  return ids.flatMap((id) => permutations(ids.filter((other) => other !== id)).map((rest) => [id, ...rest]));
+function permutations<T>(list: readonly T[]): readonly (readonly T[])[] {
+  if (list.length < 2) return [list];
+  return list.flatMap((each) =>
+    permutations(list.filter((other) => other !== each)).map((rest) => [each, ...rest]),
+  );
+}
+
+const CAPACITY = 2000;
+
+/** A limit of which only headroom and verdict are asked. */
+function limitOf(demand: number, doubt: number): Limit {
+  const headroom: AtEdges = {
+    pessimistic: CAPACITY - demand - doubt,
+    stated: CAPACITY - demand,
+    optimistic: CAPACITY - demand + doubt,
+  };
+  const capacity: AtEdges = { pessimistic: CAPACITY, stated: CAPACITY, optimistic: CAPACITY };
+  const verdict: Verdict = headroom.pessimistic >= 0 ? 'holds' : headroom.optimistic >= 0 ? 'tight' : 'trips';
+  return { headroom, capacity, verdict } as Limit;
 }

@@ -69,8 +69,11 @@ export function situationOfAll(
     .filter(({ members }) => hasAny(members, isThere))
     .map((element) => (element.kind === 'battery' && charge ? { ...element, charge } : element));
   const ties = tiesOf(rig, consumers, (id) => states.has(id));
-  const testSurge: StartTest = (running, surging, isEnough) =>
-    startLimits(elements, ties.withFollowers(running), surging, isEnough);
+  const testSurge: StartTest = (running, surging, isEnough) => {
+    // What follows the load itself does not run before it.
+    const before = running.filter(({ load }) => load.id !== surging.load.id);
+    return startLimits(elements, ties.withFollowers(before), surging, isEnough);
+  };
   return {
     supply,
     elements,
