@@ -162,7 +162,7 @@ export function startsTogether(
       part,
       start: part.start,
       running: [...others, ...quietParts(group)],
-      group: seen,
+      group: seen.filter(hasStart),
       restConsumers,
       sums,
       on: seenWhole,
@@ -393,7 +393,7 @@ function assistingCeilingA(
 ): number {
   const isShared = ({ load }: Consumer): boolean =>
     behindLimits.some((each) => mayShare(each) && each.behind.has(load.id));
-  return group.filter(hasStart).some(isShared) ? Infinity : 0;
+  return group.some(isShared) ? Infinity : 0;
 }
 
 const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
