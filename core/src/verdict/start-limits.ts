@@ -45,7 +45,7 @@ interface StartCase extends StartingPart {
   readonly restConsumers: readonly Consumer[];
   /** Everything that runs, whatever it passes through. */
   readonly running: readonly Consumer[];
-  /** All that starts in this moment, whatever it passes through. */
+  /** All that has a start in this moment and that the element sees, whatever it passes through. */
   readonly group: readonly Consumer[];
   /** What its conductors see, added up when first asked for. */
   readonly sums: () => Sums;
