@@ -3,7 +3,9 @@ import { longStep } from './long-step.mjs';
 import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
-const QUIET = ['--ignore-scripts', '--no-audit', '--no-fund', '--no-update-notifier'];
+/** An npm started by `npm test --silent` inherits its silence, and would not say why it failed. */
+const TELL_ERRORS = '--loglevel=error';
+const QUIET = ['--ignore-scripts', '--no-audit', '--no-fund', '--no-update-notifier', TELL_ERRORS];
 /** Without them npm waits for minutes before it says that there is no network. */
 const PATIENCE = [
   '--fetch-timeout=60000',
@@ -30,7 +32,13 @@ export async function installInto(folder, env = {}) {
 
 /** Whether the registry answers at all, be it with a refusal. */
 function answers(folder, env) {
-  const ping = ['ping', '--no-update-notifier', '--fetch-retries=0', `--fetch-timeout=${PING_TIMEOUT_MS}`];
+  const ping = [
+    'ping',
+    TELL_ERRORS,
+    '--no-update-notifier',
+    '--fetch-retries=0',
+    `--fetch-timeout=${PING_TIMEOUT_MS}`,
+  ];
   const { status, stderr } = spawnSync('npm', ping, {
     cwd: folder,
     env: { ...process.env, ...env },

@@ -90,7 +90,7 @@ describe('the set-up', () => {
     expect(existsSync(join(setUpFolder, 'spec-step.log'))).toBeTrue();
   });
 
-  it('says that a registry does not answer, whether it refuses or is silent, and does not wait for ever', async () => {
+  it('says that a registry does not answer, whether it refuses or is silent, and does not wait for ever, even where npm is told to be silent', async () => {
     const folder = join(root, scratch, 'no-network');
     mkdirSync(folder, { recursive: true });
     const of = { name: 'x', version: '1.0.0', dependencies: { 'no-such-package-here': '1.0.0' } };
@@ -107,6 +107,7 @@ describe('the set-up', () => {
       const env = {
         npm_config_registry: `http://127.0.0.1:${port}/`,
         npm_config_cache: join(folder, 'cache'),
+        npm_config_loglevel: 'silent',
       };
       await expectAsync(installInto(folder, env)).toBeRejectedWithError(Fault, /check the network/);
     }
