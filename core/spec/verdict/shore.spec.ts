@@ -338,4 +338,42 @@ describe('charging on a hookup', () => {
       unknown && notChecked(unknown, check(compile(unknown), { supply: 'shore', on: on('lamp') })),
     ).toContain('what charging draws');
   });
+
+  it('is drawn where no load runs: on the other leg, beside DC loads, for hours, and with nothing on (methods.md, rule 19)', () => {
+    const rig = exampleRig({ lamp: { w: 100 }, pump: { w: 60, circuit: 'dc' } }, { shoreA: 15 });
+    const charging: Rig = {
+      ...rig,
+      converters: rig.converters.map((each) => ({ ...each, chargeA: 160 })),
+      circuits: [
+        ...rig.circuits,
+        { id: 'dc', name: 'DC', bus: 'dc', protection: { amps: 30, curve: 'ul-489' } },
+      ],
+      supplies: rig.supplies.map((each) => ({ ...each, charging: 'on' })),
+    };
+    const twoLegs: Rig = {
+      ...charging,
+      buses: charging.buses.map((bus) => (bus.kind === 'ac' ? { ...bus, poles: 'split-180' } : bus)),
+      converters: charging.converters.map((each) => ({ ...each, chargeA: 320, pole: 'both' })),
+    };
+    // 160 A x 14.4 V / (0.80 x 0.95) / 120 V at worst, none at best
+    const charge = { hi: (160 * 14.4) / 0.8 / 0.95 / 120, lo: 0 };
+    const breakerOf = (of: Rig, ids: readonly string[], id: string) =>
+      check(compile(of), { supply: 'shore', on: on(...ids) }).limits.filter(
+        ({ element }) => element.id === id && element.kind === 'source-breaker',
+      );
+    for (const [of, ids, id] of [
+      [twoLegs, ['lamp'], 'shore:l2'],
+      [charging, ['pump'], 'shore'],
+      [charging, [], 'shore'],
+    ] as const) {
+      const found = breakerOf(of, ids, id);
+      expect(found.map(({ kind }) => kind)).toEqual(['breaker', 'continuous-rule']);
+      for (const { worst, verdict } of found) {
+        expect(worst.hi).toBeCloseTo(charge.hi, 6);
+        expect(worst.lo).toBe(charge.lo);
+        expect(verdict).toBe('tight');
+      }
+    }
+    expect(check(compile(charging), { supply: 'battery', on: [] }).decider).toBeUndefined();
+  });
 });

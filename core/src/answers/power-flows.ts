@@ -3,7 +3,12 @@ import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
 import { isCharging } from '../rig/charging-loads.js';
 import { runningSum, type RunningSet } from '../system/running-set.js';
-import type { BreakerElement, GeneratorElement, SeriesElement } from '../system/series-elements.js';
+import type {
+  BreakerElement,
+  GeneratorElement,
+  SeriesElement,
+  UnknownRatingElement,
+} from '../system/series-elements.js';
 
 /** Where the running power comes from, as stated, W. */
 export interface PowerFlows {
@@ -34,14 +39,14 @@ function byChargers({ selfStarting }: CheckResult): number {
   return runningSum(chargers).watts.stated;
 }
 
-type Conductor = BreakerElement | GeneratorElement;
+type Conductor = BreakerElement | GeneratorElement | UnknownRatingElement;
 
-/** One element per conductor of the source: its breaker, or else the generator itself. */
+/** One element per conductor of the source: its breaker, or else the generator itself, rated or not. */
 function sourceConductors(elements: readonly SeriesElement[]): readonly Conductor[] {
   const ofKind = (kind: Conductor['kind']): readonly Conductor[] =>
     elements.filter((element): element is Conductor => element.kind === kind);
-  const breakers = ofKind('source-breaker');
-  return breakers.length > 0 ? breakers : ofKind('generator');
+  const kinds = ['source-breaker', 'generator', 'unknown-rating'] as const;
+  return kinds.map(ofKind).find((each) => each.length > 0) ?? [];
 }
 
 function withoutCharger(conductor: Conductor, running: RunningSet): number {

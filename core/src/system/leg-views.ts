@@ -48,7 +48,7 @@ export function outputLegs(
     const feed = feeds.get(converter.to, pole);
     if (!own(feed)) continue;
     const at = asConductor(feed, pole);
-    const view = loaded.find((each) => each.pole === at) ?? viewOf(at, new Map());
+    const view = loaded.find((each) => each.pole === at) ?? emptyLeg(at);
     const passedOn =
       feed.by === 'source'
         ? { source: feed.source, sourcePole: asConductor(feed, feed.sourcePole) }
@@ -57,6 +57,9 @@ export function outputLegs(
   }
   return [...legs.values()];
 }
+
+/** A conductor with no load on it. */
+export const emptyLeg = (pole: Pole): LegView => viewOf(pole, new Map());
 
 /** The share of a generator's rating on one leg. */
 export function generatorShare(rig: Rig, source: Source, view: LegView): number {

@@ -70,6 +70,11 @@ interface OnSource {
   readonly behindLimits: readonly BehindLimit[];
 }
 
+/** Whether charging flows through it, loads or not: an inverter/charger charges on each conductor it is on. */
+export function charges(element: SeriesElement): boolean {
+  return 'behindLimits' in element && element.behindLimits.some(({ limit }) => limit.charger.hi > 0);
+}
+
 export interface GeneratorElement extends ElementBase, OnSource {
   readonly kind: 'generator';
   readonly source: Source;

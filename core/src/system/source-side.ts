@@ -4,7 +4,7 @@ import type { Cord, Rig, Source, Supply } from '../rig/schema.js';
 import { hasContinuousRule } from './continuous-rule.js';
 import { busOf, type FedLoad } from './fed-loads.js';
 import type { ConverterLeg } from './inverter-side.js';
-import { generatorShare, sourceLegs, type LegView } from './leg-views.js';
+import { emptyLeg, generatorShare, sourceLegs, type LegView } from './leg-views.js';
 import { withAmps } from './names-of-elements.js';
 import { generatorRating } from './ratings.js';
 import type {
@@ -25,7 +25,12 @@ export function sourceElements(
   fed: readonly FedLoad[],
   converterLegs: readonly ConverterLeg[],
 ): readonly SeriesElement[] {
-  return sourceLegs(source, fed).flatMap((view) => {
+  const loaded = sourceLegs(source, fed);
+  const passedOn = converterLegs.flatMap(({ leg }) =>
+    leg.passedOn?.source.id === source.id ? [leg.passedOn.sourcePole] : [],
+  );
+  const others = [...new Set(passedOn)].filter((pole) => !loaded.some((view) => view.pole === pole));
+  return [...loaded, ...others.map(emptyLeg)].flatMap((view) => {
     const behindLimits = limitsBehind(source, view, converterLegs);
     return elementsOfLeg(rig, supply, source, view, behindLimits);
   });

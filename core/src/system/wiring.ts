@@ -4,7 +4,13 @@ import { circuitElements, neutralElements } from './circuit-side.js';
 import { busOf, fedLoads, type FedLoad, type NotFed } from './fed-loads.js';
 import { converterLeg, inverterElements, outputElements, type ConverterLeg } from './inverter-side.js';
 import { outputLegs, sourceLegs } from './leg-views.js';
-import type { BatteryElement, InverterElement, Members, SeriesElement } from './series-elements.js';
+import {
+  charges,
+  type BatteryElement,
+  type InverterElement,
+  type Members,
+  type SeriesElement,
+} from './series-elements.js';
 import { hasContinuousRule } from './continuous-rule.js';
 import { breakersInSeries, cordElements, sourceElements } from './source-side.js';
 
@@ -31,7 +37,11 @@ export function wiringOf(rig: Rig, supply: Supply, loads: readonly Load[]): Wiri
     ...fed.flatMap((entry) => loadCord(rig, entry)),
     ...rig.buses.flatMap((bus) => batteryElement(rig, bus.id, inverters, fed)),
   ];
-  return { elements: candidates.filter((element) => element.members.size > 0), fed, notFed };
+  return {
+    elements: candidates.filter((element) => element.members.size > 0 || charges(element)),
+    fed,
+    notFed,
+  };
 }
 
 /** What stands on the same conductor of the source, beside an inverter that assists. */

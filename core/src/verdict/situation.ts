@@ -4,7 +4,7 @@ import type { Load, Scene, Supply } from '../rig/schema.js';
 import { withCause, type Limit } from './limit.js';
 import type { System } from '../system/compile.js';
 import { RunningSet } from '../system/running-set.js';
-import type { Members, SeriesElement } from '../system/series-elements.js';
+import { charges, type Members, type SeriesElement } from '../system/series-elements.js';
 import { hasStart } from '../electrical/joined-start.js';
 import { startLimits, startsTogether } from './start-limits.js';
 import type { StartTest } from './start-order.js';
@@ -66,7 +66,7 @@ export function situationOfAll(
   const consumers = loads.flatMap(({ id }) => consumerOf(id, states.get(id)) ?? []);
   const isThere = new Set(consumers.map(({ load }) => load.id));
   const elements = system.elements
-    .filter(({ members }) => hasAny(members, isThere))
+    .filter((element) => hasAny(element.members, isThere) || charges(element))
     .map((element) => (element.kind === 'battery' && charge ? { ...element, charge } : element));
   const ties = tiesOf(rig, consumers, (id) => states.has(id));
   const testSurge: StartTest = (running, surging, isEnough) => {

@@ -12,24 +12,25 @@ import { ampsThrough, inAmps, runningBatteryWatts, runningThrough } from '../sys
 import { among, RunningSet, runningSum } from '../system/running-set.js';
 import { dcLimits } from './dc-limits.js';
 import { asPlanningRule, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
-import type {
-  BatteryElement,
-  BreakerElement,
-  CableElement,
-  CordElement,
-  GeneratorElement,
-  InverterElement,
-  NeutralElement,
-  RelayElement,
-  SeriesElement,
-  UnknownRatingElement,
+import {
+  charges,
+  type BatteryElement,
+  type BreakerElement,
+  type CableElement,
+  type CordElement,
+  type GeneratorElement,
+  type InverterElement,
+  type NeutralElement,
+  type RelayElement,
+  type SeriesElement,
+  type UnknownRatingElement,
 } from '../system/series-elements.js';
 
 const SECONDS_PER_MINUTE = 60;
 
 /** Everything that must be carried for as long as the set runs. */
 export function steadyLimits(element: SeriesElement, running: RunningSet): readonly Limit[] {
-  if (running.through(element.members).length === 0) return [];
+  if (running.through(element.members).length === 0 && !charges(element)) return [];
   switch (element.kind) {
     case 'inverter':
       return [...powerLimits(element, running), ...peakLimit(element, running)];
@@ -142,7 +143,7 @@ function ratingCapacity(rating: Quantity): CapacityWithDoubt {
 function breakerLimit(element: BreakerElement, running: RunningSet): Limit {
   const through = running.through(element.members);
   const amps = (sum: AcSum): Demand => ampsThrough(element, sum.va);
-  const hardest = [...new Set(through.map(secondsOf))]
+  const hardest = [...new Set([...through.map(secondsOf), ...(charges(element) ? [Infinity] : [])])]
     .map((overloadS) => {
       const { lo } = amps(runningThrough(element, lastingAmong(running, overloadS)));
       return { lo, carries: steadyBand(element, overloadS).optimistic };
@@ -172,7 +173,7 @@ const secondsOf = ({ load }: Consumer): number =>
   load.runsMinutes === undefined ? Infinity : load.runsMinutes * SECONDS_PER_MINUTE;
 
 /**
- * What runs for three hours and more, against 80 % of the breaker or the plug; what others draw from the same
+ * What runs for three hours and more, charging with it, against 80 % of the breaker or the plug; what others draw from the same
  * breaker is taken to last. Kept or not kept.
  */
 function continuousRule(element: BreakerElement | CordElement, running: RunningSet): readonly Limit[] {
@@ -181,7 +182,7 @@ function continuousRule(element: BreakerElement | CordElement, running: RunningS
     running.consumers.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES),
   );
   const through = lasting.through(element.members);
-  if (through.length === 0) return [];
+  if (through.length === 0 && !charges(element)) return [];
   const demand = ampsThrough(element, runningThrough(element, lasting).va);
   const rated = element.kind === 'plug-and-cord' ? element.amps : element.protection.amps;
   const planned = rated * CONTINUOUS_SHARE;

@@ -9,7 +9,7 @@ import { theElement, theLoad } from '../rig/names-in-sentences.js';
 import { LEAN_WORDS, ODDS_WORDS } from './lean-words.js';
 import { ceilingTime, partName } from './names.js';
 import type { Restart } from '../verdict/restart.js';
-import type { SeriesElement } from '../system/series-elements.js';
+import { charges, type SeriesElement } from '../system/series-elements.js';
 import { doubtsOf } from '../verdict/doubts.js';
 import { RunningSet } from '../system/running-set.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
@@ -278,7 +278,9 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
       : 'Running adds up to';
   if (limit.kind === 'continuous-rule') {
     return [
-      { text: 'What runs for three hours and more adds up to ' },
+      {
+        text: `What runs for three hours and more${charges(element) ? ', charging with it,' : ''} adds up to `,
+      },
       strong(formatAmount(style, worst.hi, unit, 'at-most')),
       { text: `; ${carrier} should carry no more than ${carries} for so long.` },
     ];
