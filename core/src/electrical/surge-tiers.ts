@@ -9,6 +9,8 @@ export interface SurgeRating {
   readonly continuousW: Quantity;
   readonly continuousVA: Quantity;
   readonly tiers: readonly Tier[];
+  /** The ratio of the ratings as entered: heat may leave nothing of either. */
+  readonly wattsPerVA?: number;
 }
 
 /** A ceiling at both edges and as stated, in VA or W, with the half-widths of its own doubt. */
@@ -60,8 +62,8 @@ function ceilingOf(quantity: Quantity, seconds: number): Ceiling {
 }
 
 /** Watts that a ceiling given in VA allows: the ratio of the continuous ratings (methods.md, rule 6). */
-export function wattsPerVA(rating: SurgeRating): number {
-  return rating.continuousW.value / rating.continuousVA.value;
+export function wattsPerVA({ continuousW, continuousVA, wattsPerVA: asEntered }: SurgeRating): number {
+  return asEntered ?? continuousW.value / continuousVA.value;
 }
 
 /**

@@ -44,6 +44,7 @@ function scaledRating({ continuousW, continuousVA, tiers }: SurgeRating, factor:
     continuousW: scaledQuantity(continuousW, factor),
     continuousVA: scaledQuantity(continuousVA, factor),
     tiers: tiers.map((tier) => ({ ...tier, limit: scaledQuantity(tier.limit, factor) })),
+    wattsPerVA: continuousW.value / continuousVA.value,
   };
 }
 
