@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Basis } from '../../src/quantity/quantity.js';
-import type { Load, Rig, Supply } from '../../src/rig/schema.js';
+import type { Bus, Load, Rig, Supply } from '../../src/rig/schema.js';
 import { exampleRig, q } from '../example-rig.js';
 import { FACTS } from './doubtful-numbers.js';
 
@@ -49,14 +49,32 @@ const anySupply = fc.record({
   chargeA: fc.constantFrom(20, 60),
   standAloneA: maybe(fc.constantFrom(30, 55)),
   receptacleA: maybe(fc.constantFrom(15, 20)),
-  hasTwoLegs: fc.boolean(),
-  batteries: fc.constantFrom<readonly { readonly ohms: number; readonly dischargeA?: number }[]>(
+  poles: fc.constantFrom<NonNullable<Bus['poles']>>('single', 'split-180', 'split-180', 'two-poles-in-phase'),
+  legs: maybe(fc.constantFrom<NonNullable<Supply['legs']>>('opposed', 'in-phase', 'wye-208')),
+  hasSharedNeutral: fc.boolean(),
+  hasTiers: fc.constantFrom(true, true, true, false),
+  conditions: maybe(
+    fc.record({
+      inverterC: maybe(fc.constantFrom(20, 38, 55, 64, 72)),
+      altitudeM: maybe(fc.constantFrom(300, 1800, 2600)),
+      outdoorC: maybe(fc.constantFrom(10, 38, 45)),
+      panelC: maybe(fc.constantFrom(20, 50)),
+    }),
+  ),
+  charge: maybe(fc.constantFrom(5, 15, 50, 95)),
+  reservePercent: maybe(fc.constantFrom(5, 30)),
+  batteries: fc.constantFrom<readonly Partial<Rig['batteries'][number]>[]>(
     [{ ohms: 0.004, dischargeA: 200 }],
+    [{ chemistry: 'lfp', dischargeA: 200 }],
     [
       { ohms: 0.006, dischargeA: 120 },
       { ohms: 0.009, dischargeA: 90 },
     ],
-    [{ ohms: 0.005, dischargeA: 100 }, { ohms: 0.007 }],
+    [{ ohms: 0.005, dischargeA: 100, chemistry: 'lfp' }, { ohms: 0.007 }],
+    [
+      { chemistry: 'lfp', dischargeA: 120 },
+      { chemistry: 'lfp', dischargeA: 100 },
+    ],
   ),
 });
 type AnySupply = typeof anySupply extends fc.Arbitrary<infer T> ? T : never;
@@ -107,7 +125,8 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
     [4800, 5],
     [6000, 0.5],
   ] as const;
-  const base = exampleRig({}, { watts: 2600, va: 3000, tiers, breakerA: 20 });
+  const { hasTiers, poles } = supply;
+  const base = exampleRig({}, { watts: 2600, va: 3000, tiers: hasTiers ? tiers : [], breakerA: 20 });
   const breaker = (amps: number | undefined) =>
     amps === undefined ? {} : { breaker: { amps, curve: 'ul-489' as const } };
   const asTiers = (times: number) =>
@@ -121,15 +140,13 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
     inputLimitA: supply.limit,
     whoCarriesStart: supply.who,
     charging: supply.charging,
+    ...(poles !== 'single' && supply.legs && { legs: supply.legs }),
   };
-  // Legs of a source are the other naive check's; on battery they meet everything else here.
-  const hasTwoLegs = supply.hasTwoLegs && supply.id === 'battery';
-  const onPole = (pole: 'l1' | 'l2' | 'both') => (hasTwoLegs ? { pole } : {});
+  const onPole = (pole: 'l1' | 'l2' | 'both') => (poles === 'single' ? {} : { pole });
   return {
     ...base,
-    buses: base.buses.map((bus) =>
-      bus.kind === 'ac' && bus.id === 'out' && hasTwoLegs ? { ...bus, poles: 'split-180' as const } : bus,
-    ),
+    ...(supply.conditions && { conditions: supply.conditions }),
+    buses: base.buses.map((bus) => (bus.kind === 'ac' ? { ...bus, poles } : bus)),
     loads: examples.map(loadOf),
     sources: [
       { id: 'shore', name: 'Shore', kind: 'inlet', bus: 'inlet', ...breaker(supply.inletA) },
@@ -141,7 +158,7 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
         ...(supply.generatorW !== undefined && {
           continuousW: q(supply.generatorW),
           continuousVA: q(supply.generatorW * 1.1),
-          tiers: asTiers(supply.generatorW),
+          tiers: hasTiers ? asTiers(supply.generatorW) : [],
         }),
       },
     ],
@@ -178,10 +195,21 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
       bus: 'dc',
       ampHours: q(200),
       restV: q(13),
+      ...(supply.reservePercent !== undefined && { reservePercent: supply.reservePercent }),
       ...battery,
     })),
+    scenes: base.scenes.map((scene) => ({
+      ...scene,
+      ...(supply.charge !== undefined && {
+        charge: { percent: supply.charge, readAt: '2026-06-12T10:00:00Z' },
+      }),
+    })),
     circuits: [
-      ...base.circuits.map((circuit) => (circuit.id === 'main' ? { ...circuit, ...onPole('l1') } : circuit)),
+      ...base.circuits.map((circuit) =>
+        circuit.id === 'main'
+          ? { ...circuit, ...onPole('l1'), ...(supply.hasSharedNeutral && { sharesNeutralWith: 'second' }) }
+          : circuit,
+      ),
       { id: 'pair', name: 'Pair', bus: 'out', protection: { amps: 15, curve: 'ul-489' }, ...onPole('both') },
       {
         id: 'second',

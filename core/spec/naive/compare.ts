@@ -8,7 +8,10 @@ import { endOnFailure } from '../always.js';
 import type { Limit } from '../../src/verdict/limit.js';
 import { anySystem, type AnySystem } from './any-system.js';
 import type { Side } from './doubtful-numbers.js';
-import { naiveSystemVerdict, orders, startOf, startRows, steadyRows, type On } from './naive-system.js';
+import { standing, type On } from './conductors.js';
+import { naiveSystemVerdict, orders } from './naive-system.js';
+import { startOf, startRows } from './start-rows.js';
+import { steadyRows } from './steady-rows.js';
 
 /**
  * Compares the check with the naive one on so many random systems.
@@ -26,7 +29,7 @@ export function compareSystems(count: number, seed: number): ReadonlyMap<string,
     );
     const key = `${supply} ${naive}`;
     seen.set(key, (seen.get(key) ?? 0) + 1);
-    const found = check(compile(rig), { supply, on });
+    const found = check(compile(rig), { supply, on, charge: chargeOf(rig) });
     if (found.verdict === naive || found.limits.some(isAtItsEdge)) return true;
     return backsOff(rig, supply) && bestOfAllOrders(rig, supply, on) === naive;
   });
@@ -36,8 +39,11 @@ export function compareSystems(count: number, seed: number): ReadonlyMap<string,
   throw new Error(`seed ${seed}, after ${result.numRuns} systems: ${JSON.stringify(smallest)}`);
 }
 
+/** The charge that was read, if any, is kept with the only scene. */
+const chargeOf = (rig: Rig) => rig.scenes[0]?.charge;
+
 /** Both checks search a band of power factors in steps: what lies within a step's error of a limit proves nothing. */
-const AT_ITS_EDGE = 1e-7;
+const AT_ITS_EDGE = 3e-6;
 const isAtItsEdge = ({ headroom, capacity }: Limit): boolean =>
   (['pessimistic', 'optimistic'] as const).some(
     (edge) => Math.abs(headroom[edge]) < AT_ITS_EDGE * capacity[edge],
@@ -53,7 +59,9 @@ function backsOff(rig: Rig, supplyId: string): boolean {
 }
 
 function bestOfAllOrders(rig: Rig, supply: string, on: AnySystem['on']): string {
-  const verdicts = orders(on).map((each) => check(compile(rig), { supply, on: each }, 'given').verdict);
+  const verdicts = orders(on).map(
+    (each) => check(compile(rig), { supply, on: each, charge: chargeOf(rig) }, 'given').verdict,
+  );
   return verdicts.includes('holds') ? 'holds' : verdicts.includes('tight') ? 'tight' : 'trips';
 }
 
@@ -98,8 +106,13 @@ export function compareFigures(count: number, seed: number): ReadonlyMap<string,
 /** The figures of both checks about the set as it runs, and about each start on top of what runs then. */
 function figuresOf({ rig, supply: supplyId, on }: AnySystem, side: Side) {
   const supply = supplyOf(rig, supplyId);
-  const result = check(compile(rig), { supply: supplyId, on });
-  const all = new Map(on.map(({ load, state }): [string, On] => [load, { load: loadOf(rig, load), state }]));
+  const result = check(compile(rig), { supply: supplyId, on, charge: chargeOf(rig) });
+  const stands = standing(
+    rig,
+    supply,
+    on.map(({ load, state }) => ({ load: loadOf(rig, load), state })),
+  );
+  const all = new Map(stands.map((each) => [each.load.id, each]));
   // What charges is a load of the check, and none of the rig.
   const entered = (consumers: readonly Consumer[]) => consumers.flatMap(({ load }) => all.get(load.id) ?? []);
   const set = entered([...result.selfStarting, ...result.order]);
@@ -125,24 +138,26 @@ const figuresAt = ({ worst, capacity }: Limit, side: Side): Figures =>
   side === 'against' ? [worst.hi, capacity.pessimistic] : [worst.lo, capacity.optimistic];
 
 /** A limit that is asked for something, and is one. */
-const isAsked = ([demand, capacity]: Figures) => demand > 1e-9 && capacity !== Infinity;
+const isAsked = ([demand, capacity]: Figures) => demand > 1e-6 && capacity !== Infinity;
 
 /** A rule of planning never trips, so the naive check does not ask for it at the optimistic edge. */
 const isComparable = ({ kind }: Limit, side: Side) => side === 'against' || kind !== 'continuous-rule';
 
-const CLOSE = 1e-6;
+const CLOSE = 3e-6;
 const MOST_BACKED_OFF = 1.2;
-const isClose = (a: number, b: number) => Math.abs(a - b) <= CLOSE * Math.max(1, Math.abs(a));
+/** A rating in doubt joins the doubts at the power factor that is worst: near it the sum is flat, and they are not. */
+const CLOSE_AT_A_TOP = 1e-5;
+const isClose = (a: number, b: number, share = CLOSE) => Math.abs(a - b) <= share * Math.max(1, Math.abs(a));
 
 /** The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. */
 function isAlike({ unit, element }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
   if (element.kind === 'battery' && unit === 'A') return isClose(demand / capacity, row[0] / row[1]);
-  return isClose(demand, row[0]) && isClose(capacity, row[1]);
+  return isClose(demand, row[0]) && isClose(capacity, row[1], CLOSE_AT_A_TOP);
 }
 
 /** Charging that backs off may leave less at worst than as entered: the check then counts what is entered. */
 function isBackedOff({ element, worst }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
-  const mayBe = element.kind === 'generator' || element.kind === 'source-breaker';
+  const mayBe = ['generator', 'source-breaker', 'inlet-breaker', 'unknown-rating'].includes(element.kind);
   const isAsEntered = demand === worst.stated && demand > row[0] && demand < row[0] * MOST_BACKED_OFF;
   return mayBe && isAsEntered && isClose(capacity, row[1]);
 }

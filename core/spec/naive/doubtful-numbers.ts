@@ -12,6 +12,8 @@ export interface Running {
   w: Num;
   n: Num;
   lags: boolean;
+  /** Between two legs of a 208 V service. */
+  isTurned?: boolean | undefined;
 }
 interface Quantity {
   value: number;
@@ -82,19 +84,116 @@ export const scaled = (number: Num, factor: number): Num => ({
 
 // ---- sums with doubts
 
-export function power(items: Running[], side: Side): { w: number; n: number; va: number } {
-  const w = edge(
+export interface Power {
+  w: number;
+  n: number;
+  va: number;
+  /** The same with every number as entered, at its own edge at once, and by the root of squares alone. */
+  stated: { w: number; n: number; va: number };
+  hard: { w: number; va: number };
+  root: { w: number; va: number };
+}
+
+export function power(items: Running[], side: Side): Power {
+  const between = items.filter(({ isTurned }) => isTurned);
+  if (between.length > 0) {
+    const others = items.filter(({ isTurned }) => !isTurned);
+    return turnedSum(bandOf(others), bandOf(between.map((each) => ({ ...each, isTurned: false }))), side);
+  }
+  const w = edges(
     items.map((item) => item.w),
     side,
   );
-  const n = edge(
+  const n = edges(
     (side === 'against' ? items : items.filter((item) => item.lags)).map((item) => item.n),
     side,
   );
-  return { w, n, va: Math.hypot(w, n) };
+  const at = (which: 'counts' | 'hard' | 'root') => ({ w: w[which], va: Math.hypot(w[which], n[which]) });
+  const all = items.reduce((sum, item) => sum + item.n.value, 0);
+  return {
+    ...at('counts'),
+    n: n.counts,
+    stated: { w: w.stated, n: all, va: Math.hypot(w.stated, all) },
+    hard: at('hard'),
+    root: at('root'),
+  };
 }
 
-function edge(numbers: Num[], side: Side): number {
+/**
+ * By how much a limit that is itself in doubt shrinks, or grows in the user's favour: it joins the root of the sum that
+ * is held against it, so it costs less than its own half-width.
+ */
+export function joins(demand: Power, unit: 'w' | 'va', halfWidth: number, stated = demand.stated): number {
+  const from = (edge: number) => Math.abs(edge - stated[unit]);
+  const together = Math.min(
+    from(demand.hard[unit]) + halfWidth,
+    Math.hypot(from(demand.root[unit]), K * halfWidth),
+  );
+  return Math.min(halfWidth, Math.max(0, together - from(demand[unit])));
+}
+
+/** A sum whose doubts are combined already. */
+export function plain(edge: { w: number; n?: number; va: number }, stated: { w: number; va: number }): Power {
+  return { n: 0, ...edge, stated: { n: 0, ...stated }, hard: edge, root: edge };
+}
+
+/** A sum at both edges and as entered. */
+export type Band = Record<Side | 'stated', { w: number; n: number; va: number }>;
+
+export const bandOf = (items: Running[]): Band => {
+  const [against, best] = [power(items, 'against'), power(items, 'for')];
+  return { against, for: best, stated: against.stated };
+};
+
+/**
+ * What is on one leg of a 208 V service, and what is between two: 30 degrees apart, one way or the other. At worst their
+ * magnitudes add; at best they stand as far apart as their power factors and the turn allow.
+ */
+export function turnedSum(one: Band, between: Band, side: Side): Power {
+  const [along, across] = [Math.cos(Math.PI / 6), 1 / 2];
+  const mixed = (unit: 'w' | 'n', other: 'w' | 'n') =>
+    side === 'against'
+      ? one.against[unit] + between.against[unit] * along + between.against[other] * across
+      : one.for[unit] + Math.max(0, between.for[unit] * along - between.against[other] * across);
+  const angles = [one, between].map((band) => ({
+    least: Math.atan2(band.for.n, band.against.w),
+    most: Math.atan2(band.against.n, band.for.w),
+  }));
+  const apart = Math.max(0, angles[0]!.most - angles[1]!.least, angles[1]!.most - angles[0]!.least);
+  const stated = {
+    w: one.stated.w + between.stated.w * along,
+    n: one.stated.n + between.stated.n * along,
+    va: one.stated.va + between.stated.va,
+  };
+  const va =
+    side === 'against'
+      ? one.against.va + between.against.va
+      : one.against.va === 0
+        ? between.for.va
+        : leastSum(one.for.va, between.for.va, Math.min(Math.PI, apart + Math.PI / 6));
+  return plain({ w: mixed('w', 'n'), n: mixed('n', 'w'), va }, stated);
+}
+
+const SEARCHES = 90;
+
+/** The least magnitude of two phasors of at least so much, by search: it is convex in both. */
+export function leastSum(a: number, b: number, angle: number): number {
+  const at = (x: number, y: number) => Math.sqrt(Math.max(0, x * x + y * y + 2 * x * y * Math.cos(angle)));
+  const most = 2 * (a + b);
+  return lowest(a, most, (x) => lowest(b, most, (y) => at(x, y)));
+}
+
+function lowest(from: number, to: number, of: (at: number) => number): number {
+  let [lo, hi] = [from, to];
+  for (let search = 0; search < SEARCHES; search += 1) {
+    const third = (hi - lo) / 3;
+    if (of(lo + third) <= of(hi - third)) hi -= third;
+    else lo += third;
+  }
+  return Math.min(of(from), of((lo + hi) / 2));
+}
+
+function edges(numbers: Num[], side: Side) {
   const stated = numbers.reduce((sum, number) => sum + number.value, 0);
   let groups = numbers.map((number) => ({
     tags: new Set(number.tags),
@@ -115,8 +214,8 @@ function edge(numbers: Num[], side: Side): number {
   }
   const hard = groups.reduce((sum, group) => sum + group.width, 0);
   const root = K * Math.sqrt(groups.reduce((sum, group) => sum + group.width ** 2, 0));
-  const doubt = Math.min(hard, root);
-  return side === 'against' ? stated + doubt : Math.max(0, stated - doubt);
+  const at = (doubt: number) => (side === 'against' ? stated + doubt : Math.max(0, stated - doubt));
+  return { stated, counts: at(Math.min(hard, root)), hard: at(hard), root: at(root) };
 }
 
 export function running(load: Load, share: number): Running {
@@ -144,11 +243,12 @@ export function running(load: Load, share: number): Running {
   };
 }
 
-export function startPf(part: Part): [number, number] {
+/** Low, usual and high. */
+export function startPf(part: Part): [number, number, number] {
   const entered = part.start?.powerFactor;
-  if (entered) return [entered.value, entered.value];
-  const facts = FACTS[part.kind]!;
-  return facts.motor ? [0.55, 0.85] : [facts.pf[0]!, facts.pf[2]!];
+  if (entered) return [entered.value, entered.value, entered.value];
+  const { motor, pf } = FACTS[part.kind]!;
+  return motor ? [0.55, 0.7, 0.85] : [pf[0]!, pf[1]!, pf[2]!];
 }
 
 export function startSeconds(load: Load, side: Side): number {

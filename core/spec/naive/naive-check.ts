@@ -234,15 +234,25 @@ function amps(loads: Load[], side: Side, partOf: (load: Load) => number): number
   );
 }
 
-/** UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. */
-export function breakerCarries(rated: number, preload: number, seconds: number, side: Side): number {
+/**
+ * UL 489 up to 30 A: may curve k 1.05, tau 37.22, pick-up 5; will curve k 1.35, tau 221, pick-up 20; peak 1.1. Heat moves
+ * what bends, not what is magnetic.
+ */
+export function breakerCarries(
+  printed: number,
+  preload: number,
+  seconds: number,
+  side: Side,
+  heat = 1,
+): number {
+  const rated = printed * heat;
   const [k, tau, pickUp, warmest] = side === 'against' ? [1.05, 37.22, 5, 1] : [1.35, 221, 20, 1.35];
   const theta = Math.min(preload / rated, warmest) ** 2;
   const gone = Math.exp(-seconds / tau);
   let multiple = Math.sqrt((k * k - theta * gone) / (1 - gone));
   // below 200 % a trip is promised only within the hour
   if (side === 'for') multiple = Math.max(multiple, 2);
-  return rated * Math.min(multiple, pickUp / 1.1);
+  return Math.min(rated * multiple, (printed * pickUp) / 1.1);
 }
 
 function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) => number) {
@@ -250,7 +260,7 @@ function startPower(rest: Load[], load: Load, side: Side, partOf: (load: Load) =
   const known = part.start ? numberOf(load, part, part.start.va!, 'start') : usualStart(load, part);
   const va = scaled(softened(known, part), partOf(load));
   const others = rest.filter((other) => partOf(other) > 0).map((other) => running(other, partOf(other)));
-  const [lo, hi] = startPf(part);
+  const [lo, , hi] = startPf(part);
   let best: { w: number; va: number } | undefined;
   const STEPS = 600;
   for (let step = 0; step <= STEPS; step += 1) {

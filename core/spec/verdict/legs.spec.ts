@@ -47,6 +47,36 @@ const demand = (rig: Rig, scene: Parameters<typeof check>[1], label: string) =>
   check(compile(rig), scene).limits.find((limit) => limitLabel('point', rig, limit) === label)?.worst.stated;
 
 describe('a rig on two legs', () => {
+  it('turns a load between two legs of 208 V by 30 degrees against those on one leg: 10 A and 10 A are 17.3 to 20 A (physics)', () => {
+    // 10 A at power factor 1, and 2,080 W / 0.866 / 240 V of a motor that takes 10 A at 208 V, 30 degrees behind
+    const powerFactor = Math.sqrt(3) / 2;
+    const motor: ExampleLoad = {
+      w: 2080 * powerFactor,
+      pf: powerFactor,
+      kind: 'fan-motor',
+      start: [2500, 1],
+      usage: 'by-itself',
+    };
+    const rig = twoLegs(
+      { heater: { w: 1200, pole: 'l1' }, motor: { ...motor, pole: 'both' } },
+      { supply: { legs: 'wye-208' } },
+    );
+    const onLeg = (leg: string, ...ids: string[]) =>
+      check(compile(rig), shore(...ids)).limits.find(({ id }) => id === `shore:${leg}:amps`)?.worst;
+    for (const leg of ['l1', 'l2']) expect(onLeg(leg, 'motor')?.hi).toBeCloseTo(10, 8);
+    expect(onLeg('l1', 'heater', 'motor')?.hi).toBeCloseTo(20, 8);
+    expect(onLeg('l1', 'heater', 'motor')?.lo).toBeCloseTo(10 * Math.sqrt(3), 8);
+    // watts of both legs make up those of the loads
+    const { fromSourceW } = powerFlowsOf(check(compile(rig), shore('motor')));
+    expect(fromSourceW).toBeCloseTo(120 * 10 + 120 * 10 * 0.5, 6);
+    const [start] = check(compile(rig), shore('heater', 'motor')).starts.filter(
+      ({ consumer }) => consumer.load.id === 'motor',
+    );
+    const atStart = start?.limits.find(({ element }) => element.id === 'shore:l1')?.worst;
+    // a locked rotor takes its current with the volts: 2,500 VA / 240 V x 208 / 240
+    expect(atStart?.hi).toBeCloseTo(10 + (2500 / 240) * (208 / 240), 6);
+  });
+
   it('give each leg of a split-phase inverter half of its rating: 4 kW is not 4 kW on one leg (physics)', () => {
     const rig = twoLegs({
       a: { w: 2500, pole: 'l1' },

@@ -1,4 +1,4 @@
-import { addStart } from '../electrical/start-sum.js';
+import { addStartOnLeg } from '../electrical/between-phases.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { CheckResult, StartInOrder } from '../verdict/check.js';
@@ -194,7 +194,7 @@ function startFrom(
   const rest = [...others, here].flatMap((each) =>
     each.parts.filter((other) => other !== part).map((other) => other.running),
   );
-  const sum = addStart(rest, part.start);
+  const sum = addStartOnLeg(rest, part.start);
   const wattsToVA = limit.unit === 'W' ? sum.va[deciding(limit)] / sum.watts[deciding(limit)] : 1;
   const ampsToVA = limit.unit === 'A' && 'volts' in element ? element.volts : 1;
   const { lo, stated, hi } = sum.va;

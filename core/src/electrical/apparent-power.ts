@@ -20,6 +20,8 @@ export interface AcTerm {
   readonly nonActive: DoubtfulTerm;
   /** Its current certainly lags, so N may be counted in the user's favour. */
   readonly surelyLags: boolean;
+  /** It is between two legs of a 208 V service, so its current is turned against theirs. */
+  readonly isBetweenPhases?: boolean;
 }
 
 /** A sum at both edges, with the spread kept so that a doubtful limit can join the same root. */

@@ -74,6 +74,15 @@ export function onConductor(consumer: Consumer, share: number): Consumer {
   }));
 }
 
+/** A load between two legs of a 208 V service: its current is turned against that of what is on one leg. */
+export function betweenPhases(consumer: Consumer): Consumer {
+  return withParts(consumer, (part) => ({
+    ...part,
+    running: { ...part.running, isBetweenPhases: true },
+    start: part.start && { ...part.start, isBetweenPhases: true },
+  }));
+}
+
 function currentAt(onVoltage: OnVoltage, { lo, stated, hi }: Interval): Interval {
   return onVoltage === 'resistive' ? { lo, stated, hi } : { lo: 1 / hi, stated: 1 / stated, hi: 1 / lo };
 }

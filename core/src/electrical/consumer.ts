@@ -35,6 +35,8 @@ export interface StartOfPart {
   readonly surelyLags: boolean;
   /** Its first peak is that of a transformer switched on. */
   readonly isTransformer: boolean;
+  /** As of the running power of its part; of several that start at once some may be. */
+  readonly isBetweenPhases?: boolean | 'in-part' | undefined;
 }
 
 /**

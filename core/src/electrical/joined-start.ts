@@ -47,5 +47,6 @@ function joinStarts(a: StartOfPart, b: StartOfPart): StartOfPart {
     seconds: longer,
     surelyLags: a.surelyLags && b.surelyLags,
     isTransformer: a.isTransformer || b.isTransformer,
+    isBetweenPhases: a.isBetweenPhases === b.isBetweenPhases ? a.isBetweenPhases : 'in-part',
   };
 }

@@ -47,7 +47,7 @@ function mostAt(one: Interval, two: Interval, angle: number): number {
 }
 
 /** The least for legs of at least so much: more in the smaller one may be less in the neutral. */
-function leastAt(a: number, b: number, angle: number): number {
+export function leastAt(a: number, b: number, angle: number): number {
   const larger = Math.max(a, b);
   const smaller = Math.min(a, b);
   const cos = Math.cos(angle);

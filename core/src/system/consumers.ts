@@ -1,4 +1,4 @@
-import { atVolts, onModifiedSine } from '../electrical/at-volts.js';
+import { atVolts, betweenPhases, onModifiedSine } from '../electrical/at-volts.js';
 import { consumerOf, type Consumer } from '../electrical/consumer.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import type { Interval } from '../quantity/quantity.js';
@@ -13,16 +13,22 @@ const WYE_OVER_OPPOSED = 208 / 240;
 export function fedConsumer(rig: Rig, supply: Supply, entry: FedLoad, stateId?: string): Consumer {
   const consumer = consumerOf(entry.load, systemOfLoad(rig, entry.load), stateId);
   const [feed] = entry.feeds;
-  if (feed.by === 'source') return atVolts(consumer, voltageShare(supply, entry));
+  if (feed.by === 'source') {
+    const fed = atVolts(consumer, voltageShare(supply, entry));
+    return isBetweenPhases(entry) ? betweenPhases(fed) : fed;
+  }
   const isModified = feed.by === 'inverter' && feed.converter.waveform === 'modified-sine';
   return isModified ? onModifiedSine(consumer) : consumer;
 }
 
+const isBetweenPhases = ({ poles, feeds }: FedLoad): boolean =>
+  poles.length > 1 && feeds[0].phase === 'wye-208';
+
 /** Voltage at a load over its nominal voltage; where none was read, the nominal one. */
-function voltageShare(supply: Supply, { bus, feeds, poles }: FedLoad): Interval {
-  const between = poles.length > 1 && feeds[0].phase === 'wye-208' ? WYE_OVER_OPPOSED : 1;
+function voltageShare(supply: Supply, entry: FedLoad): Interval {
+  const between = isBetweenPhases(entry) ? WYE_OVER_OPPOSED : 1;
   if (!supply.volts) return { lo: between, stated: between, hi: between };
   const { lo, stated, hi } = intervalOf(supply.volts, 'running');
-  const share = (volts: number): number => (volts / bus.volts) * between;
+  const share = (volts: number): number => (volts / entry.bus.volts) * between;
   return { lo: share(lo), stated: share(stated), hi: share(hi) };
 }

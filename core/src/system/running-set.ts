@@ -1,5 +1,6 @@
-import { addAc, type AcSum, type AcTerm } from '../electrical/apparent-power.js';
+import type { AcSum, AcTerm } from '../electrical/apparent-power.js';
 import { onConductor } from '../electrical/at-volts.js';
+import { addOnLeg } from '../electrical/between-phases.js';
 import type { Consumer } from '../electrical/consumer.js';
 import type { Members } from './series-elements.js';
 
@@ -58,5 +59,5 @@ export function runningTerms(consumers: readonly Consumer[]): readonly AcTerm[] 
 
 /** The running sum of consumers. */
 export function runningSum(consumers: readonly Consumer[]): AcSum {
-  return addAc(runningTerms(consumers));
+  return addOnLeg(runningTerms(consumers));
 }

@@ -28,6 +28,7 @@ export function boggedDown(consumer: Consumer): Consumer | undefined {
       seconds: { lo: BOGGED_S.low, stated: BOGGED_S.usual, hi: BOGGED_S.high },
       surelyLags: part.running.surelyLags,
       isTransformer: false,
+      isBetweenPhases: part.running.isBetweenPhases,
     };
   });
 }

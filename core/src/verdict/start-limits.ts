@@ -1,9 +1,9 @@
-import { addAc, type AcSum, type Demand } from '../electrical/apparent-power.js';
+import type { AcSum, Demand } from '../electrical/apparent-power.js';
 import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
+import { addOnLeg, addStartOnLeg } from '../electrical/between-phases.js';
 import { startBand, type BreakerBand } from '../electrical/breaker.js';
 import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
 import { hasStart, joinedStart, quietParts } from '../electrical/joined-start.js';
-import { addStart } from '../electrical/start-sum.js';
 import { TRANSFORMER_PEAK_FACTOR } from '../reference/breaker-curves.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import {
@@ -123,8 +123,7 @@ function sumsOnce(rest: readonly Consumer[], start: StartOfPart): () => Sums {
 
 function sumsOf(rest: readonly Consumer[], start: StartOfPart): Sums {
   const terms = runningTerms(rest);
-  const before = addAc(terms);
-  return { before, during: addStart(terms, start) };
+  return { before: addOnLeg(terms), during: addStartOnLeg(terms, start) };
 }
 
 /** Asks once for each of the members. */

@@ -1,0 +1,341 @@
+import type { Rig, Supply } from '../../src/rig/schema.js';
+import {
+  FACTS,
+  numberOf,
+  power,
+  scaled,
+  softened,
+  startPf,
+  startSeconds,
+  usualStart,
+  bandOf,
+  turnedSum,
+  type Band,
+  type Num,
+  type Power,
+  type Running,
+  type Side,
+} from './doubtful-numbers.js';
+import { breakerCarries } from './naive-check.js';
+import { breakerFactor, generatorFactor } from './places.js';
+import { ampsOn, batteryRows, carries } from './steady-rows.js';
+import {
+  AC,
+  breakersOf,
+  busOf,
+  chargers,
+  DC,
+  drawOf,
+  drawsOn,
+  legsOf,
+  ofDc,
+  onBattery,
+  onLeg,
+  partOfCircuit,
+  share,
+  sourceOf,
+  steadyInverter,
+  WYE,
+  type Leg,
+  type On,
+  type Rows,
+} from './conductors.js';
+
+/** One start, or several in the same moment, on top of what runs: for the naive check. */
+interface Start {
+  va: Num;
+  pf: [low: number, usual: number, high: number];
+  seconds: { against: number; for: number };
+  lags: boolean;
+  isTurned: boolean | 'in-part' | undefined;
+}
+
+export function startOf({ load, isTurned }: On): Start | undefined {
+  const part = load.parts[0]!;
+  const { start, kind } = part;
+  if (!start && !FACTS[kind]!.multiple) return undefined;
+  const known = start ? numberOf(load, part, start.va!, 'start') : usualStart(load, part);
+  const slower = isTurned && FACTS[kind]!.motor && !start?.soft ? slowerAt208 : (seconds: number) => seconds;
+  return {
+    va: scaled(softened(known, part), isTurned ? WYE : 1),
+    pf: startPf(part),
+    seconds: {
+      against: slower(startSeconds(load, 'against'), 15),
+      for: slower(startSeconds(load, 'for'), 3),
+    },
+    lags: FACTS[kind]!.lags,
+    isTurned,
+  };
+}
+
+const LOAD_TORQUE = 0.45;
+
+/** Torque falls with the square of the volts, until the protector of the motor opens. */
+function slowerAt208(seconds: number, most: number): number {
+  return Math.min((seconds * (1 - LOAD_TORQUE)) / (WYE * WYE - LOAD_TORQUE), Math.max(seconds, most));
+}
+
+/** The start of a load on a DC bus: amps of the bus, no power factor. */
+function dcStartOf(each: On): Start | undefined {
+  const start = startOf(each);
+  const { load } = each;
+  const part = load.parts[0]!;
+  if (!start) return undefined;
+  const usual = { ...FACTS[part.kind]!, pf: [1, 1, 1] };
+  const va = part.start ? start.va : usualStart(load, part, usual);
+  return { ...start, va, pf: [1, 1, 1] };
+}
+
+function joined(starts: Start[]): Start {
+  return starts.reduce((sum, each) => ({
+    va: {
+      value: sum.va.value + each.va.value,
+      minus: sum.va.minus + each.va.minus,
+      plus: sum.va.plus + each.va.plus,
+      tags: [...sum.va.tags, ...each.va.tags],
+    },
+    pf: [
+      Math.min(sum.pf[0], each.pf[0]),
+      (sum.pf[1] * sum.va.value + each.pf[1] * each.va.value) / (sum.va.value + each.va.value),
+      Math.max(sum.pf[2], each.pf[2]),
+    ],
+    seconds: sum.seconds.against >= each.seconds.against ? sum.seconds : each.seconds,
+    lags: sum.lags && each.lags,
+    isTurned: sum.isTurned === each.isTurned ? sum.isTurned : 'in-part',
+  }));
+}
+
+const STEPS = 40;
+
+/** A sum with a start in it: watts and VA may each be worst at a power factor of their own. */
+interface Peak {
+  readonly w: number;
+  readonly va: number;
+  readonly atW: Power;
+  readonly atVA: Power;
+  readonly stated: Power['stated'];
+}
+
+/** Every power factor of the band in steps, then in steps of steps about the one that counts. */
+function during(rest: Running[], start: Start, side: Side): Peak {
+  const { va, lags, isTurned } = start;
+  const others = rest.filter((each) => each.isTurned !== isTurned);
+  if ((others.length > 0 || isTurned) && isTurned !== undefined)
+    return besideOthers(rest, others, start, side);
+  const at = (pf: number) =>
+    power([...rest, { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags }], side);
+  const worse = (unit: 'w' | 'va', one: Power, two: Power) =>
+    (side === 'against' ? two[unit] > one[unit] : two[unit] < one[unit]) ? two : one;
+  const [lowest, usual, highest] = start.pf;
+  const ends: [Power, Power] = [at(lowest), at(highest)];
+  let atVA = worse('va', ...ends);
+  let [lo, hi] = [lowest, highest];
+  for (let round = 0; round < 3; round += 1) {
+    const width = (hi - lo) / STEPS;
+    let [best, there] = [lo, at(lo)];
+    for (let step = 1; step <= STEPS; step += 1) {
+      const next = at(lo + step * width);
+      if (worse('va', there, next) === next) [best, there] = [lo + step * width, next];
+    }
+    atVA = worse('va', atVA, there);
+    [lo, hi] = [Math.max(lowest, best - width), Math.min(highest, best + width)];
+  }
+  const atW = worse('w', ...ends);
+  return { w: atW.w, va: atVA.va, atW, atVA, stated: at(usual).stated };
+}
+
+/** A start among what stands otherwise on a 208 V service: apart as far as their power factors and the turn allow. */
+function besideOthers(rest: Running[], others: Running[], start: Start, side: Side): Peak {
+  const own = rest.filter((each) => !others.includes(each)).map((each) => ({ ...each, isTurned: false }));
+  const alone = { ...start, isTurned: undefined };
+  const [against, best] = [during(own, alone, 'against'), during(own, alone, 'for')];
+  const at = (pf: number, edge: Side) =>
+    power(
+      [...own, { w: scaled(start.va, pf), n: scaled(start.va, Math.sqrt(1 - pf * pf)), lags: start.lags }],
+      edge,
+    );
+  const band: Band = {
+    against: { w: against.w, va: against.va, n: at(start.pf[0], 'against').n },
+    for: { w: best.w, va: best.va, n: at(start.pf[2], 'for').n },
+    stated: against.stated,
+  };
+  const other = bandOf(
+    start.isTurned === false ? others.map((each) => ({ ...each, isTurned: false })) : others,
+  );
+  const sum = start.isTurned === false ? turnedSum(band, other, side) : turnedSum(other, band, side);
+  return { w: sum.w, va: sum.va, atW: sum, atVA: sum, stated: sum.stated };
+}
+
+export function* startRows(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): Rows {
+  const rest = [...before.filter((each) => !group.includes(each)), ...group.filter((each) => !startOf(each))];
+  const starting = group.filter(startOf);
+  const circuits = new Set(starting.map(({ load }) => load.circuit));
+  for (const id of circuits) yield* circuitStartRows(rig, id, rest, starting, side);
+  for (const leg of legsOf(rig, supply)) {
+    yield* legStartRows(rig, supply, rest, starting, side, leg);
+    yield* sourceStartRows(rig, supply, leg, rest, starting, side);
+  }
+  yield* batteryStartRows(rig, supply, rest, starting, side);
+}
+
+function* circuitStartRows(rig: Rig, id: string, rest: On[], starting: On[], side: Side): Rows {
+  const { protection, bus } = rig.circuits.find((each) => each.id === id)!;
+  const here = starting.filter(({ load }) => load.circuit === id);
+  const isDc = bus === 'dc';
+  const whole = joined(here.map((each) => (isDc ? dcStartOf(each)! : startOf(each)!)));
+  const start = { ...whole, va: scaled(whole.va, partOfCircuit(rig, here[0]!)) };
+  const draws = rest
+    .filter(({ load }) => load.circuit === id)
+    .map((each) => (isDc ? ofDc(drawOf(each)) : drawOf(each, partOfCircuit(rig, each))));
+  const amps = during(draws, start, side).va / (isDc ? DC : AC);
+  yield [
+    amps,
+    breakerCarries(
+      protection.amps,
+      ampsOn(rig, id, rest, side),
+      start.seconds[side],
+      side,
+      breakerFactor(rig.conditions?.panelC, side),
+    ),
+  ];
+}
+
+const behindOf = (rig: Rig, set: readonly On[]) => set.filter((each) => busOf(rig, each) === 'out');
+
+function tierOf(
+  rating: {
+    continuousVA: { value: number };
+    tiers: readonly { limit: { value: number }; seconds: number }[];
+  },
+  seconds: number,
+  side: Side,
+) {
+  const outlasting = rating.tiers.filter((tier) => tier.seconds >= seconds).map(({ limit }) => limit.value);
+  const unknown = rating.tiers.length === 0 && side === 'for' && seconds <= 1 ? 1.5 : 1;
+  return unknown * Math.max(rating.continuousVA.value, ...outlasting);
+}
+
+/** The starts on a leg, each with what of it flows there. */
+const startsOn = (starting: readonly On[], leg: Leg): Start[] =>
+  starting
+    .filter((each) => leg.part(each) > 0)
+    .map((each) => {
+      const start = startOf(each)!;
+      return { ...start, va: scaled(start.va, leg.part(each)) };
+    });
+
+function* legStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side, leg: Leg): Rows {
+  const own = startsOn(behindOf(rig, starting), leg);
+  if (own.length === 0 || (!onBattery(supply) && supply.assist !== 'on')) return;
+  const inverter = rig.converters[0]!;
+  const start = joined(own);
+  const { atW, atVA, stated } = during(onLeg(rig, rest, leg), start, side);
+  const tier = leg.rating * tierOf(inverter, start.seconds[side], side);
+  const perVA = inverter.continuousW.value / inverter.continuousVA.value;
+  const help = onBattery(supply) ? 0 : helpOf(rig, supply, leg, rest, start, side);
+  yield [atVA.va, carries(rig, atVA, 'va', tier, { side, stated }) + help];
+  yield [atW.w, carries(rig, atW, 'w', tier * perVA, { side, stated }) + help];
+}
+
+/** What the source adds to a start behind the inverter, by who carries it. */
+function helpOf(rig: Rig, supply: Supply, leg: Leg, rest: On[], start: Start, side: Side): number {
+  const who = supply.whoCarriesStart ?? 'unknown';
+  const limit = supply.inputLimitA! * AC;
+  if (who === 'inverter') return 0;
+  if (side === 'against') return who === 'shared' ? limit : 0;
+  const ahead = power([...onLeg(rig, rest, leg, 'inlet'), ...chargers(rig, supply, leg)], side).va / AC;
+  const behind = Math.min(power(onLeg(rig, rest, leg), side).va, limit) / AC;
+  const carried = breakersOf(rig, supply).map(
+    ({ amps, heat }) => breakerCarries(amps, ahead + behind, start.seconds.for, 'for', heat('for')) - ahead,
+  );
+  return carried.length > 0 ? Math.max(limit, Math.min(...carried) * AC) : limit;
+}
+
+/** A start behind the inverter is carried by the source too, unless it is known, or at best, that it is not. */
+function reachesSource(rig: Rig, supply: Supply, each: On, side: Side): boolean {
+  if (busOf(rig, each) === 'inlet') return true;
+  const isUnknown = (supply.whoCarriesStart ?? 'unknown') === 'unknown';
+  return supply.assist !== 'on' || (isUnknown && side === 'against');
+}
+
+function* sourceStartRows(rig: Rig, supply: Supply, leg: Leg, rest: On[], group: On[], side: Side): Rows {
+  if (onBattery(supply)) return;
+  const onAc = group.filter((each) => busOf(rig, each) !== 'dc' && leg.part(each) > 0);
+  const starting = onAc.filter((each) => reachesSource(rig, supply, each, side));
+  yield* seenBySource(rig, supply, leg, rest, onAc, starting, side);
+  // Whoever takes those behind, those ahead start on the source.
+  const surely = onAc.filter((each) => reachesSource(rig, supply, each, 'for'));
+  if (surely.length < starting.length) yield* seenBySource(rig, supply, leg, rest, onAc, surely, side);
+}
+
+function* seenBySource(
+  rig: Rig,
+  supply: Supply,
+  leg: Leg,
+  rest: On[],
+  onAc: On[],
+  starting: On[],
+  side: Side,
+): Rows {
+  if (starting.length === 0) return;
+  const start = joined(startsOn(starting, leg));
+  const running = [...rest, ...onAc.filter((each) => !starting.includes(each))];
+  // Beside a start ahead stands what is let through, charging with it, whatever else starts behind.
+  const isBehind = starting.every((each) => busOf(rig, each) === 'out');
+  const seen = seenAtStart(rig, supply, leg, running, isBehind, side);
+  const sum = during(seen.draws, start, side);
+  const at = { w: sum.w + seen.beside.w, va: sum.va + seen.beside.va };
+  if (sourceOf(rig, supply).kind === 'generator') {
+    yield* generatorStartRows(rig, supply, leg, at, start.seconds[side], side);
+    return;
+  }
+  const before = (power(seen.draws, side).va + seen.beside.va) / AC;
+  for (const { amps, others, heat } of breakersOf(rig, supply))
+    yield [at.va / AC + others, breakerCarries(amps, before + others, start.seconds[side], side, heat(side))];
+}
+
+/** A start behind reaches the source whole, beside charging; one ahead stands beside what is let through. */
+function seenAtStart(rig: Rig, supply: Supply, leg: Leg, rest: On[], isBehind: boolean, side: Side) {
+  const ahead = [...onLeg(rig, rest, leg, 'inlet'), ...chargers(rig, supply, leg)];
+  const behind = onLeg(rig, rest, leg);
+  const sum = power(behind, side);
+  const through = share(rig, supply, leg, behind, side);
+  if (!isBehind) return { draws: ahead, beside: { w: through.w, va: through.va } };
+  const charging = { w: Math.max(0, through.w - sum.w), va: through.added };
+  const beside = supply.assist === 'on' ? { w: 0, va: 0 } : charging;
+  return { draws: [...ahead, ...behind], beside };
+}
+
+function* generatorStartRows(
+  rig: Rig,
+  supply: Supply,
+  leg: Leg,
+  at: { w: number; va: number },
+  seconds: number,
+  side: Side,
+): Rows {
+  const { continuousW, continuousVA, tiers = [] } = sourceOf(rig, supply);
+  if (!continuousW || !continuousVA) return;
+  const tier = leg.rating * generatorFactor(rig) * tierOf({ continuousVA, tiers }, seconds, side);
+  yield [at.va, tier];
+  yield [at.w, (tier * continuousW.value) / continuousVA.value];
+}
+
+function* batteryStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {
+  const behind = behindOf(rig, starting).map((each) => startOf(each)!);
+  const direct = starting.filter((each) => busOf(rig, each) === 'dc').map((each) => dcStartOf(each)!);
+  const isOnInverter = behind.length > 0 && (onBattery(supply) || supply.assist === 'on');
+  if (!isOnInverter && direct.length === 0) return;
+  const isShared = isOnInverter && !onBattery(supply) && (supply.whoCarriesStart ?? 'unknown') !== 'inverter';
+  if (isShared && side === 'for') return;
+  const legs = legsOf(rig, supply).map((leg) => {
+    const own = isOnInverter ? startsOn(behindOf(rig, starting), leg) : [];
+    if (own.length === 0) return steadyInverter(rig, supply, rest, side, leg);
+    return { ...during(onLeg(rig, rest, leg), joined(own), side), isOn: true };
+  });
+  const draws = drawsOn(rig, rest, 'dc').map(ofDc);
+  const dc = direct.length > 0 ? during(draws, joined(direct), side).w : power(draws, side).w;
+  const all = [...(isOnInverter ? behind : []), ...direct];
+  const seconds = Math.max(...all.map((start) => start.seconds.against));
+  yield* batteryRows(rig, legs, dc, side, seconds);
+}

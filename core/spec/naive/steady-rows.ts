@@ -1,0 +1,202 @@
+import type { Rig, Supply } from '../../src/rig/schema.js';
+import { FACTS, joins, plain, power, type Num, type Power, type Side } from './doubtful-numbers.js';
+import { breakerFactor, generatorFactor, inverterFactor, neutralAmps, ohmsOfBatteries } from './places.js';
+import {
+  AC,
+  breakersOf,
+  busOf,
+  DC,
+  drawOf,
+  drawsOn,
+  fromSource,
+  legsOf,
+  ofDc,
+  onBattery,
+  partOfCircuit,
+  phaseOf,
+  sourceOf,
+  steadyInverter,
+  type Inverter,
+  type Leg,
+  type On,
+  type Row,
+  type Rows,
+} from './conductors.js';
+
+/** What must be carried for as long as a set runs, for the naive check. */
+const HOURS = 180;
+
+export function* steadyRows(rig: Rig, supply: Supply, set: On[], side: Side): Rows {
+  const lasting = set.filter(({ load }) => (load.runsMinutes ?? 0) >= HOURS);
+  for (const circuit of rig.circuits) yield* circuitRows(rig, circuit.id, set, lasting, side);
+  for (const each of set) yield* cordRows(rig, each, side);
+  const legs = legsOf(rig, supply);
+  for (const leg of legs) yield* sourceRows(rig, supply, leg, set, lasting, side);
+  for (const leg of legs) yield* inverterRows(rig, supply, set, side, leg);
+  yield* neutralRows(rig, supply, set, side);
+  const given = legs.map((leg) => steadyInverter(rig, supply, set, side, leg));
+  yield* batteryRows(rig, given, dcWatts(rig, set, side), side);
+}
+
+export function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Side): number {
+  const circuit = rig.circuits.find(({ id }) => id === circuitId)!;
+  const draws = set
+    .filter(({ load }) => load.circuit === circuitId)
+    .map((each) => drawOf(each, partOfCircuit(rig, each)));
+  return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
+}
+
+function* circuitRows(rig: Rig, circuitId: string, set: On[], lasting: On[], side: Side): Rows {
+  const { protection, receptacleA = Infinity, bus } = rig.circuits.find(({ id }) => id === circuitId)!;
+  const amps = ampsOn(rig, circuitId, set, side);
+  const hours = bus === 'dc' ? 0 : ampsOn(rig, circuitId, lasting, side);
+  const heat = breakerFactor(rig.conditions?.panelC, side);
+  yield [amps, heat * protection.amps * (side === 'against' ? 1 : 1.35)];
+  yield [amps, receptacleA];
+  if (side === 'against') yield* [protection.amps, receptacleA].map((amps): Row => [hours, 0.8 * amps]);
+}
+
+function* cordRows(rig: Rig, each: On, side: Side): Rows {
+  const plug = each.load.cord?.plugA ?? Infinity;
+  const isDc = busOf(rig, each) === 'dc';
+  const amps = isDc
+    ? power([ofDc(drawOf(each))], side).va / DC
+    : power([drawOf(each, partOfCircuit(rig, each))], side).va / AC;
+  yield [amps, plug];
+  const isLong = !isDc && (each.load.runsMinutes ?? 0) >= HOURS;
+  if (isLong && side === 'against') yield [amps, 0.8 * plug];
+}
+
+/** Charging is a load whatever else is on. */
+const isOnSource = (rig: Rig, supply: Supply, leg: Leg, set: readonly On[]) =>
+  !onBattery(supply) &&
+  (supply.charging === 'on' || set.some((each) => busOf(rig, each) !== 'dc' && leg.part(each) > 0));
+
+/** No more than Tight, whatever is asked of it. */
+const unknownRating = (va: number, side: Side): Row => [va, side === 'for' ? Infinity : 0];
+
+function* sourceRows(rig: Rig, supply: Supply, leg: Leg, set: On[], lasting: On[], side: Side): Rows {
+  if (!isOnSource(rig, supply, leg, set)) return;
+  const { w, va } = fromSource(rig, supply, leg, set, side);
+  const source = sourceOf(rig, supply);
+  if (source.kind === 'generator') {
+    const { continuousW, continuousVA } = source;
+    const factor = leg.rating * generatorFactor(rig);
+    if (!continuousW || !continuousVA) yield unknownRating(va, side);
+    else
+      yield* [
+        [w, factor * continuousW.value],
+        [va, factor * continuousVA.value],
+      ] satisfies Row[];
+    return;
+  }
+  if (!supply.breaker) yield unknownRating(va, side);
+  // On 208 V what stays on when the rest has ended may come to more.
+  const ends = [...new Set(set.map(({ load }) => load.runsMinutes ?? Infinity))];
+  const remaining = ends.map((end) => set.filter(({ load }) => (load.runsMinutes ?? Infinity) >= end));
+  const most = Math.max(
+    va,
+    ...(side === 'for' ? remaining.map((each) => fromSource(rig, supply, leg, each, side).va) : []),
+  );
+  const hours = isOnSource(rig, supply, leg, lasting)
+    ? fromSource(rig, supply, leg, lasting, side).va / AC
+    : 0;
+  for (const { amps, others, heat } of breakersOf(rig, supply)) {
+    yield [most / AC + others, heat(side) * amps * (side === 'against' ? 1 : 1.35)];
+    if (side === 'against' && hours > 0) yield [hours + others, 0.8 * amps];
+  }
+}
+
+/** A neutral that two circuits share carries more than either breaker sees where their legs do not oppose. */
+function* neutralRows(rig: Rig, supply: Supply, set: readonly On[], side: Side): Rows {
+  const phase = phaseOf(rig, supply);
+  if (phase === 'opposed') return;
+  for (const circuit of rig.circuits) {
+    const other = rig.circuits.find(({ id }) => id === circuit.sharesNeutralWith);
+    if (!other) continue;
+    const draws = [circuit, other].map(({ id }) =>
+      set.filter(({ load }) => load.circuit === id).map((each) => drawOf(each)),
+    );
+    if (draws.every((each) => each.length === 0)) continue;
+    const [one, two] = draws.map((each) => ({
+      against: power(each, 'against'),
+      for: power(each, 'for'),
+      volts: AC,
+    }));
+    const amps = Math.min(circuit.protection.amps, other.protection.amps);
+    yield [neutralAmps([one!, two!], phase === 'wye-208', side), amps];
+  }
+}
+
+/** What an inverter carries where it stands, held against a sum: its doubt joins those of the sum. */
+export function carries(
+  rig: Rig,
+  demand: Power,
+  unit: 'w' | 'va',
+  rated: number,
+  { side, times = 1, stated }: { side: Side; times?: number; stated?: Power['stated'] },
+): number {
+  const [asStated, edge] = [inverterFactor(rig, 'stated'), inverterFactor(rig, side)];
+  const halfWidth = rated * Math.abs(edge - asStated) * times;
+  const joined = joins(demand, unit, halfWidth, stated);
+  return rated * asStated * times + (side === 'against' ? -joined : joined);
+}
+
+function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side, leg: Leg): Rows {
+  const { continuousW, continuousVA, tiers } = rig.converters[0]!;
+  const sum = steadyInverter(rig, supply, set, side, leg);
+  const behind = set.filter((each) => busOf(rig, each) === 'out' && leg.part(each) > 0);
+  if (!sum.isOn) return;
+  const crest = (each: On) => FACTS[each.load.parts[0]!.kind]!.crest;
+  const peakAt = (edge: Side | 'stated') =>
+    behind.reduce((peak, each) => {
+      const draw = drawOf(each, leg.part(each));
+      const at = (x: Num) => x.value + { against: x.plus, stated: 0, for: -x.minus }[edge];
+      const factor = edge === 'for' ? Math.SQRT2 : (crest(each) ?? Math.SQRT2);
+      return peak + (factor / Math.SQRT2) * Math.hypot(at(draw.w), at(draw.n));
+    }, 0);
+  const help = side === 'for' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
+  const rated = (amount: number) => leg.rating * amount;
+  const top = rated(Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)));
+  const [peak, stated] = [peakAt(side), peakAt('stated')].map((va) => ({ w: 0, va }));
+  yield [sum.w, carries(rig, sum, 'w', rated(continuousW.value), { side })];
+  yield [sum.va, carries(rig, sum, 'va', rated(continuousVA.value), { side })];
+  if (behind.some(crest)) yield [peak!.va, carries(rig, plain(peak!, stated!), 'va', top, { side }) + help];
+}
+
+export const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
+  power(drawsOn(rig, set, 'dc').map(ofDc), side).w;
+
+/** A sagging bank of unequal batteries: cut-off of the inverter, and the least of rating over share. */
+export function* batteryRows(
+  rig: Rig,
+  legs: readonly Pick<Inverter, 'w' | 'va' | 'isOn'>[],
+  dc: number,
+  side: Side,
+  seconds = Infinity,
+): Rows {
+  const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
+  const [idle, peak, full, rated] = [idleW!, efficiencyPeak!, efficiencyFull!, continuousW].map(
+    (q) => q.value,
+  );
+  const b = ((Math.sqrt(idle! / rated!) + Math.sqrt(1 / full! - 1 / peak!)) / Math.sqrt(rated!)) ** 2;
+  const a = 1 / peak! - 2 * Math.sqrt(idle! * b);
+  const isOn = legs.some((leg) => leg.isOn);
+  // each leg has its share of the resistance, so the whole of it where there is one
+  const drawn = legs.map(({ w, va }) => w + (a - 1) * va + b * legs.length * va * va);
+  const watts = dc + (isOn ? idle! + drawn.reduce((sum, each) => sum + each, 0) : 0);
+  if (watts === 0) return;
+  const volts = rig.batteries[0]!.restV!.value;
+  const conductances = (edge: Side | 'stated', asked: number) =>
+    ohmsOfBatteries(rig, edge, asked).map((each) => 1 / each);
+  const whole = (list: readonly number[]) => list.reduce((sum, each) => sum + each, 0);
+  const ohms = 1 / whole(conductances(side, seconds));
+  if (isOn) yield [watts, (cutOffV! * (volts - cutOffV!)) / ohms];
+  const root = volts * volts - 4 * ohms * watts;
+  const amps = root < 0 ? (2 * watts) / volts : (2 * watts) / (volts + Math.sqrt(root));
+  const shares = conductances('stated', Infinity).map((each, _, all) => each / whole(all));
+  // which of two batteries takes more is not known where one is not measured
+  const isSure = rig.batteries.length === 1 || rig.batteries.every((battery) => battery.ohms !== undefined);
+  for (const [index, { dischargeA = Infinity }] of rig.batteries.entries())
+    yield [amps * shares[index]! * (isSure || side === 'for' ? 1 : 1.1), dischargeA];
+}
