@@ -71,11 +71,18 @@ describe('the words', () => {
     expect(placed && consequence(placed)).toBe('The Shore 15 A breaker trips; it is reset at the pedestal.');
   });
 
-  it('tell an empty set from one that nothing feeds', () => {
+  it('tell an empty set from one that nothing feeds, and from charging alone', () => {
     const say = (...ids: string[]) =>
       explain('point', named, check(compile(named), { supply: 'battery', on: on(...ids) }));
     expect(say().condition).toBe('Nothing is on');
     expect(say('boiler').condition).toBe('Nothing is fed');
+    const charging: Rig = {
+      ...named,
+      converters: named.converters.map((each) => ({ ...each, chargeA: 20 })),
+      supplies: named.supplies.map((supply) => ({ ...supply, charging: 'on' })),
+    };
+    const alone = check(compile(charging), { supply: 'shore', on: [] });
+    expect(explain('point', charging, alone).action).toMatch(/^Only charging runs\. /);
   });
 
   it('say the outlook the same everywhere', () => {

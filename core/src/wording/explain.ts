@@ -59,8 +59,15 @@ export function verdictPhrase({ word, condition }: Pick<Explanation, 'word' | 'c
 
 /** Says a result in plain words. */
 export function explain(style: NumberStyle, rig: Rig, result: CheckResult): Explanation {
-  const { decider, verdict } = result;
+  const { decider, selfStarting, order } = result;
   if (!decider) return nothingOn(result);
+  const said = explainDecider(style, rig, result, decider);
+  const isOnlyCharging = selfStarting.length + order.length === 0;
+  return isOnlyCharging ? { ...said, action: `Only charging runs. ${said.action}` } : said;
+}
+
+function explainDecider(style: NumberStyle, rig: Rig, result: CheckResult, decider: Limit): Explanation {
+  const { verdict } = result;
   const word = VERDICT_WORDS[verdict];
   if (verdict === 'holds') return { word, ...explainHolds(style, rig, result, decider) };
   if (verdict === 'tight') return explainTight(style, rig, result, decider);
