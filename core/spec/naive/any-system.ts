@@ -112,6 +112,11 @@ export const anySystem: fc.Arbitrary<AnySystem> = fc
     };
   });
 
+/** Loads that start together on a source: each sees of a start what passes through it. */
+export const tiedOnSource = anySystem.filter(
+  ({ rig, supply }) => (rig.ties ?? []).length > 0 && supply !== 'battery',
+);
+
 /** A tie, and where there is a third load one that starts with the follower. */
 function tiesOf([leader, follower]: Pair, isChain: boolean): readonly Pair[] {
   const third = [0, 1, 2].find((place) => place !== leader && place !== follower)!;

@@ -174,7 +174,7 @@ export function turnedSum(one: Band, between: Band, side: Side): Power {
   return plain({ w: mixed('w', 'n'), n: mixed('n', 'w'), va }, stated);
 }
 
-const SEARCHES = 90;
+const SEARCHES = 40;
 
 /** The least magnitude of two phasors of at least so much, by search: it is convex in both. */
 export function leastSum(a: number, b: number, angle: number): number {

@@ -6,6 +6,7 @@ import { compile } from '../../src/system/compile.js';
 import { always, cases, SEED } from '../always.js';
 import { exampleRig, on, q } from '../example-rig.js';
 import { compareFigures, compareSystems } from './compare.js';
+import { tiedOnSource } from './any-system.js';
 import { FACTS } from './doubtful-numbers.js';
 import { naiveVerdict } from './naive-check.js';
 
@@ -134,7 +135,7 @@ describe('the check', () => {
   });
 
   it('gives it on whole systems too: ties, locks, shedders, levels, DC loads, chargers, generators, unknown ratings', () => {
-    const seen = compareSystems(cases(1500), SEED);
+    const seen = compareSystems(cases(1200), SEED);
     // every verdict on every kind of supply, or the fuzz proves little
     expect(seen.size).toBe(9);
   });
@@ -143,5 +144,9 @@ describe('the check', () => {
     const alike = compareFigures(cases(300), SEED);
     // kinds of limit: all that such systems can have, but for the rarest
     expect(alike.size).toBeGreaterThan(16);
+  });
+
+  it('has them where loads start together on a source, ahead of an inverter and behind it', () => {
+    expect(compareFigures(cases(240), SEED, tiedOnSource).get('breaker-start')).toBeGreaterThan(0);
   });
 });

@@ -46,12 +46,23 @@ export function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Si
   return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
 }
 
+/**
+ * What still runs when others have ended. At best that may come to more: a load that ends may be what makes the doubts
+ * of two others one, or what stands against them on 208 V.
+ */
+function remaining(set: readonly On[], side: Side): readonly (readonly On[])[] {
+  if (side === 'against') return [set];
+  const ends = [...new Set(set.map(({ load }) => load.runsMinutes ?? Infinity))];
+  return [set, ...ends.map((end) => set.filter(({ load }) => (load.runsMinutes ?? Infinity) >= end))];
+}
+
 function* circuitRows(rig: Rig, circuitId: string, set: On[], lasting: On[], side: Side): Rows {
   const { protection, receptacleA = Infinity, bus } = rig.circuits.find(({ id }) => id === circuitId)!;
   const amps = ampsOn(rig, circuitId, set, side);
   const hours = bus === 'dc' ? 0 : ampsOn(rig, circuitId, lasting, side);
   const heat = breakerFactor(rig.conditions?.panelC, side);
-  yield [amps, heat * protection.amps * (side === 'against' ? 1 : 1.35)];
+  const most = Math.max(...remaining(set, side).map((each) => ampsOn(rig, circuitId, each, side)));
+  yield [most, heat * protection.amps * (side === 'against' ? 1 : 1.35)];
   yield [amps, receptacleA];
   if (side === 'against') yield* [protection.amps, receptacleA].map((amps): Row => [hours, 0.8 * amps]);
 }
@@ -91,13 +102,7 @@ function* sourceRows(rig: Rig, supply: Supply, leg: Leg, set: On[], lasting: On[
     return;
   }
   if (!supply.breaker) yield unknownRating(va, side);
-  // On 208 V what stays on when the rest has ended may come to more.
-  const ends = [...new Set(set.map(({ load }) => load.runsMinutes ?? Infinity))];
-  const remaining = ends.map((end) => set.filter(({ load }) => (load.runsMinutes ?? Infinity) >= end));
-  const most = Math.max(
-    va,
-    ...(side === 'for' ? remaining.map((each) => fromSource(rig, supply, leg, each, side).va) : []),
-  );
+  const most = Math.max(...remaining(set, side).map((each) => fromSource(rig, supply, leg, each, side).va));
   const hours = isOnSource(rig, supply, leg, lasting)
     ? fromSource(rig, supply, leg, lasting, side).va / AC
     : 0;

@@ -97,6 +97,9 @@ describe('check', () => {
       const rig = exampleRig({ saw, ...others }, { watts: 3000, va: 3000, tiers: [[3000, 5]], breakerA: 40 });
       return check(compile(rig), { supply: 'battery', on: on('saw', ...Object.keys(others)) }).restarts[0];
     };
+    // Its doubt counts: at its worst it takes 440 VA and more, though 600 less its doubt would not do.
+    const guessed = restartBeside({ lamp: { w: 20 }, heater: { w: q(600, 'guess') } });
+    expect(guessed?.switchOffFirst).toEqual(['heater']);
     const ofOne = restartBeside({ lamp: { w: 100 }, pot: { w: 300 }, kettle: { w: 700 }, iron: { w: 900 } });
     expect(ofOne?.switchOffFirst).toEqual(['iron', 'kettle']);
     expect(restartBeside({ pot: { w: 300 }, kettle: { w: 700 } })?.switchOffFirst).toEqual(['kettle']);

@@ -72,6 +72,27 @@ describe('the start order', () => {
     );
   });
 
+  it('takes one after the other from the end up to 40 loads, and beyond them all that can be last by their share', () => {
+    // the lower its number, the more a load's cost goes with how many run: who suffers least changes on the way
+    const costAt = (place: number, others: number) => 25 * place + (40 - place) * others;
+    const orderOf = (count: number) => {
+      const loads = Array.from({ length: count }, (_, index) => ({ load: { id: `${index}` } }) as Consumer);
+      const test: StartTest = (running, starting) => [
+        limitOf(costAt(Number(starting.load.id), running.length - 1), 0),
+      ];
+      return bestStartOrder(loads, [], 'pessimistic', test).order.map(({ load }) => Number(load.id));
+    };
+    const all = (count: number) => Array.from({ length: count }, (_, index) => index);
+    const fromTheEnd = (left: readonly number[]): readonly number[] => {
+      const costs = left.map((place) => costAt(place, left.length - 1));
+      const last = left[costs.lastIndexOf(Math.min(...costs))];
+      return last === undefined ? [] : [...fromTheEnd(left.filter((each) => each !== last)), last];
+    };
+    expect(orderOf(40)).toEqual(fromTheEnd(all(40)));
+    expect(orderOf(41)).toEqual(all(41).sort((a, b) => costAt(b, 40) - costAt(a, 40)));
+    expect(orderOf(41)).not.toEqual(fromTheEnd(all(41)));
+  });
+
   it('is found among many loads too, where all that can be last are placed at once', () => {
     const small = Object.fromEntries(
       Array.from({ length: 45 }, (_, index): [string, ExampleLoad] => [
