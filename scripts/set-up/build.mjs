@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { writeLibraryStyles } from './library.mjs';
 import { longStep } from './long-step.mjs';
 import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
@@ -24,6 +25,7 @@ function commit() {
 
 /** Builds the application when its sources have changed. */
 export async function buildApplication() {
+  await writeLibraryStyles();
   await onceFor('build', INPUTS, 'app/dist/index.html', () =>
     longStep('Building the application', process.execPath, [
       'node_modules/@angular/cli/bin/ng.js',

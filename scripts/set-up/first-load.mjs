@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { root } from './paths.mjs';
 
 /** docs/decisions/0003 says what it is made of. */
-const LIMIT_KB = 240;
+const LIMIT_KB = 300;
 const BYTES_PER_KB = 1000;
 const dist = join(root, 'app/dist');
 

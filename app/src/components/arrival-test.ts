@@ -1,6 +1,7 @@
 import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   formatNumber,
   parseNumber,
@@ -49,6 +50,7 @@ export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | und
 @Component({
   selector: 'heli-arrival-test',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <p>Read volts and amps at the inlet: first with little on, then with a heater or kettle.</p>
     <div class="readings">
@@ -83,9 +85,7 @@ export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | und
       @if (faultOf(test); as fault) {
         <p role="alert">It cannot be kept: {{ fault }}.</p>
       } @else {
-        <button type="button" class="plain-button" (click)="kept.emit(test)">
-          Keep it for {{ supply().name }}
-        </button>
+        <button type="button" nz-button (click)="kept.emit(test)">Keep it for {{ supply().name }}</button>
       }
     }
   `,
@@ -125,7 +125,7 @@ export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | und
     strong {
       color: var(--ink);
     }
-    .plain-button {
+    button[nz-button] {
       margin-top: 6px;
     }
     @media (max-width: 720px) {

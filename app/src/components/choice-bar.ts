@@ -1,109 +1,49 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { Checked } from './checked';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { asTheRigHasIt } from './as-the-rig-has-it';
 
-export interface Choice {
-  readonly id: string;
+export interface Choice<Id extends string = string> {
+  readonly id: Id;
   readonly label: string;
 }
 
 let nextName = 0;
 
-/** One of a few, side by side: radio buttons with the look of a selector plate. */
+/** One of a few: radio buttons as a selector plate, as tabs on the edge of a band, or as a list. */
 @Component({
   selector: 'heli-choice-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checked],
+  imports: [NzRadioModule, ReactiveFormsModule],
   template: `
     <fieldset>
-      <legend class="unseen">{{ legend() }}</legend>
-      @for (choice of choices(); track choice.id) {
-        <label>
-          <input
-            type="radio"
-            [name]="name"
-            [value]="choice.id"
-            [heliChecked]="choice.id === selected()"
-            (change)="choose.emit(choice.id)"
-          />
-          <span>{{ choice.label }}</span>
-        </label>
-      }
+      <legend [class.unseen]="!showsLegend()">{{ legend() }}</legend>
+      <nz-radio-group [class]="look()" nzButtonStyle="solid" [nzName]="name" [formControl]="control">
+        @for (choice of choices(); track choice.id) {
+          @if (look() === 'list') {
+            <label nz-radio [nzValue]="choice.id">{{ choice.label }}</label>
+          } @else {
+            <label nz-radio-button [nzValue]="choice.id">{{ choice.label }}</label>
+          }
+        }
+      </nz-radio-group>
     </fieldset>
   `,
-  styles: `
-    :host {
-      max-width: 100%;
-    }
-    fieldset {
-      display: inline-flex;
-      flex-wrap: wrap;
-      max-width: 100%;
-      margin: 0;
-      padding: 0;
-      border: 1px solid var(--rule-2);
-      border-radius: 2px;
-    }
-    label {
-      position: relative;
-      min-width: 0;
-      max-width: 100%;
-      cursor: pointer;
-    }
-    label + label {
-      border-left: 1px solid var(--rule);
-    }
-    input {
-      position: absolute;
-      inset: 0;
-      opacity: 0;
-      margin: 0;
-      cursor: pointer;
-    }
-    span {
-      display: grid;
-      place-items: center;
-      min-height: 28px;
-      max-width: 320px;
-      padding: 0 14px;
-      overflow: hidden;
-      color: var(--ink-2);
-    }
-    label:hover span {
-      background: var(--paper-2);
-    }
-    input:checked + span {
-      background: var(--selected);
-      color: var(--on-selected);
-      font-weight: 500;
-      box-shadow: inset 0 -2px 0 var(--selected-foot);
-    }
-    input:focus-visible + span {
-      outline: 2px solid var(--ink);
-      outline-offset: 2px;
-    }
-    :host(.small) span {
-      min-height: 22px;
-      padding: 0 9px;
-      font-size: 12.5px;
-    }
-    :host(.wide) fieldset {
-      display: flex;
-    }
-    :host(.wide) label {
-      flex: 1;
-    }
-    @media (pointer: coarse) {
-      span,
-      :host(.small) span {
-        min-height: 44px;
-      }
-    }
-  `,
+  styleUrl: './choice-bar.css',
 })
-export class ChoiceBar {
+export class ChoiceBar<Id extends string> {
   readonly legend = input.required<string>();
-  readonly choices = input.required<readonly Choice[]>();
-  readonly selected = input.required<string>();
-  readonly choose = output<string>();
+  readonly choices = input.required<readonly Choice<Id>[]>();
+  readonly selected = input.required<Id>();
+  readonly look = input<'plate' | 'tabs' | 'list'>('plate');
+  readonly showsLegend = input(false);
+  readonly choose = output<Id>();
   protected readonly name = `choice-${(nextName += 1)}`;
+  protected readonly control = new FormControl<Id | null>(null);
+
+  constructor() {
+    asTheRigHasIt(this.control, this.selected, (id) => {
+      if (id !== null) this.choose.emit(id);
+    });
+  }
 }

@@ -21,7 +21,9 @@ export function sessionWith(first: Rig) {
 /** A component as a person meets it: by the names of what can be pressed, typed into and chosen. */
 export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<string, unknown>> = () => ({})) {
   const fixture = TestBed.createComponent(component);
-  const host = fixture.nativeElement as HTMLElement;
+  /** What lies over the work is asked first. */
+  const over = (): HTMLElement =>
+    document.querySelector<HTMLElement>('[role=dialog]') ?? (fixture.nativeElement as HTMLElement);
   const drawOnce = (): void => {
     for (const [name, value] of Object.entries(inputs())) fixture.componentRef.setInput(name, value);
     fixture.detectChanges();
@@ -33,8 +35,8 @@ export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<stri
   };
   draw();
   const find = (selector: string, name: RegExp | string): HTMLElement | undefined =>
-    [...host.querySelectorAll<HTMLElement>(selector)].find((each) => {
-      const spoken = spokenName(host, each);
+    [...over().querySelectorAll<HTMLElement>(selector)].find((each) => {
+      const spoken = spokenName(over(), each);
       return typeof name === 'string' ? spoken === name : name.test(spoken);
     });
   const named = (selector: string, name: RegExp | string): HTMLElement => {
@@ -49,7 +51,9 @@ export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<stri
     draw();
   };
   return {
-    host,
+    get host() {
+      return over();
+    },
     fixture,
     draw,
     press: (name: RegExp | string): void => {
@@ -67,7 +71,7 @@ export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<stri
     },
     has: (selector: string, name: RegExp | string): boolean => find(selector, name) !== undefined,
     text: (selector?: string): string =>
-      squeezed((selector ? host.querySelector(selector) : host)?.textContent ?? ''),
+      squeezed((selector ? over().querySelector(selector) : over())?.textContent ?? ''),
   };
 }
 

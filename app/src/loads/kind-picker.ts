@@ -1,14 +1,6 @@
 import { UnitChoice } from '../components/unit-choice';
-import type { ElementRef } from '@angular/core';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { Dialog } from '../components/dialog';
 import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core';
 import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
 
@@ -16,12 +8,9 @@ import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@helia
 @Component({
   selector: 'heli-kind-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog],
   template: `
-    <dialog #dialog aria-labelledby="kinds-title" (close)="words.set('')">
-      <header>
-        <h2 id="kinds-title">Add a load from its kind</h2>
-        <button type="button" class="plain-button" (click)="close()">Close</button>
-      </header>
+    <heli-dialog heading="Add a load from its kind" [isOpen]="isOpen()" (closed)="close()">
       <p class="caption">
         Usual values, from memory: {{ source }}. Each may be 40 % off or more, is marked as typical, and is
         replaced by what you read or measure.
@@ -59,9 +48,8 @@ import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@helia
           </p>
         }
       </div>
-    </dialog>
+    </heli-dialog>
   `,
-  styleUrl: '../components/dialog.css',
   styles: `
     .find {
       display: flex;
@@ -124,7 +112,7 @@ export class KindPicker {
 
   protected readonly words = signal('');
   protected readonly source = sourceWords(TYPICAL_LOADS_SOURCE);
-  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
+  protected readonly isOpen = signal(false);
 
   protected readonly groups = computed(() => {
     const found = findTypicalLoads(this.words());
@@ -135,11 +123,12 @@ export class KindPicker {
   });
 
   show(): void {
-    this.dialog().nativeElement.showModal();
+    this.isOpen.set(true);
   }
 
   protected close(): void {
-    this.dialog().nativeElement.close();
+    this.isOpen.set(false);
+    this.words.set('');
   }
 
   protected pick(kind: TypicalLoad): void {
@@ -148,8 +137,8 @@ export class KindPicker {
   }
 
   protected name(name: string): void {
-    this.close();
     this.named.emit(name.trim());
+    this.close();
   }
 
   /** Enter takes the one that is left, or the first. */

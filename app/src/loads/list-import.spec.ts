@@ -12,6 +12,7 @@ function setUp() {
   TestBed.configureTestingModule({ providers: [LoadsState] });
   const page = onPage(ListImport);
   page.fixture.componentInstance.show();
+  page.draw();
   const [head, ...lines] = loadTable(rig()) as string[][];
   const paste = (...rows: readonly (readonly string[])[]): void =>
     page.type('Lines to bring in', unparse([head!, ...rows.map((row) => [...row])]));

@@ -1,6 +1,8 @@
 import { UnitChoice } from '../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { Dialog } from '../components/dialog';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { loadTable, readLoadTable } from '@heliarch/core/editing';
 import { parse, unparse } from 'papaparse';
 import { saveBlob } from '../storage/rig-files';
@@ -14,18 +16,15 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
 @Component({
   selector: 'heli-list-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, NzButtonModule],
   template: `
-    <dialog #dialog aria-labelledby="list-title" (close)="text.set('')">
-      <header>
-        <h2 id="list-title">Bring in a load list</h2>
-        <button type="button" class="plain-button" (click)="close()">Close</button>
-      </header>
+    <heli-dialog heading="Bring in a load list" [isOpen]="isOpen()" (closed)="close()">
       <p class="caption">
         Comma-separated lines with a header, as “Save the list” writes them. A load of a name that is here is
         changed, any other is added. Nothing is stored before you say so.
       </p>
       <p class="sources">
-        <label class="plain-button">
+        <label class="ant-btn ant-btn-default">
           Choose a file
           <input
             #file
@@ -75,15 +74,14 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
           </table>
         </div>
         <p class="foot">
-          <button type="button" class="plain-button" [disabled]="goodCount() === 0" (click)="take()">
+          <button type="button" nz-button [disabled]="goodCount() === 0" (click)="take()">
             Take {{ goodCount() }} of {{ preview.lines.length }} lines
           </button>
           <span class="caption">One step, to be undone like any other.</span>
         </p>
       }
-    </dialog>
+    </heli-dialog>
   `,
-  styleUrl: '../components/dialog.css',
   styles: `
     .sources,
     .foot {
@@ -145,7 +143,7 @@ export class ListImport {
   private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   private readonly state = inject(LoadsState);
-  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
+  protected readonly isOpen = signal(false);
   private readonly file = viewChild.required<ElementRef<HTMLInputElement>>('file');
 
   protected readonly becomes = BECOMES;
@@ -168,7 +166,7 @@ export class ListImport {
   );
 
   show(): void {
-    this.dialog().nativeElement.showModal();
+    this.isOpen.set(true);
   }
 
   /** The list for a spreadsheet; what it would run as a formula is set in an apostrophe. */
@@ -179,7 +177,8 @@ export class ListImport {
   }
 
   protected close(): void {
-    this.dialog().nativeElement.close();
+    this.isOpen.set(false);
+    this.text.set('');
   }
 
   protected async choose(): Promise<void> {

@@ -2,7 +2,7 @@ import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { formatNumber } from '@heliarch/core';
 import { BasisMark } from '../components/basis-mark';
-import { Checked } from '../components/checked';
+import { Tick } from '../components/tick';
 import { UsageMark } from '../components/usage-mark';
 import { LoadsState } from './loads-state';
 import type { Column, LoadRow } from './load-rows';
@@ -19,7 +19,7 @@ const HEADS: readonly { readonly column: Column; readonly label: string; readonl
 @Component({
   selector: 'heli-load-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark, Checked, UsageMark],
+  imports: [BasisMark, Tick, UsageMark],
   templateUrl: './load-table.html',
   styleUrl: './load-table.css',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { type Load, choiceWords, countDoubts, entriesOf } from '@heliarch/core';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
@@ -15,7 +16,7 @@ const BELOW_EACH_OTHER = '(max-width: 1100px)';
 @Component({
   selector: 'heli-loads',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KindPicker, ListImport, LoadEditor, LoadTable, WorthNext],
+  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonModule, WorthNext],
   providers: [LoadsState],
   templateUrl: './loads.html',
   styleUrl: './loads.css',

@@ -1,6 +1,7 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { formatNumber, entriesOf, ENTRY_WORDS, type Entry } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { placeOf, type Target } from '../storage/rig-edits';
@@ -21,7 +22,7 @@ const VOLTS_OF_ONE = 12.8;
 @Component({
   selector: 'heli-entry-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldHelpLine, NotKeptYet, RouterLink],
+  imports: [FieldGroup, FieldHelpLine, NotKeptYet, NzButtonModule, RouterLink],
   providers: [SheetContext],
   template: `
     @if (entry(); as entry) {
@@ -31,8 +32,8 @@ const VOLTS_OF_ONE = 12.8;
           <span class="caption">{{ kind() }}</span>
         </header>
         <p class="tools">
-          <button type="button" class="plain-button" (click)="state.duplicate()">Duplicate</button>
-          <button type="button" class="plain-button" (click)="state.remove()">Remove</button>
+          <button type="button" nz-button (click)="state.duplicate()">Duplicate</button>
+          <button type="button" nz-button (click)="state.remove()">Remove</button>
           @if (isLoad()) {
             <a class="link" routerLink="/loads">Its editor in Loads</a>
           }

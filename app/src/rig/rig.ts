@@ -8,6 +8,7 @@ import {
   linkedSignal,
   viewChild,
 } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { WorthNext } from '../components/worth-next';
@@ -45,6 +46,7 @@ const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
     CdkMenuTrigger,
     ChoiceBar,
     FitHeadline,
+    NzButtonModule,
     OneLineDiagram,
     PartSheet,
     RigChecks,

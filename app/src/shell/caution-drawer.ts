@@ -6,6 +6,7 @@ import {
   inject,
   viewChild,
 } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BUILD_NAME } from '../components/build-info';
 import { CAUTIONS, CautionSheet } from '../components/cautions';
 
@@ -13,11 +14,12 @@ import { CAUTIONS, CautionSheet } from '../components/cautions';
 @Component({
   selector: 'heli-caution-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <dialog #dialog aria-labelledby="caution-title" (close)="sheet.isOpen.set(false)">
       <header>
         <h2 id="caution-title">Before you rely on this</h2>
-        <button type="button" class="plain-button" (click)="sheet.isOpen.set(false)">Close</button>
+        <button type="button" nz-button (click)="sheet.isOpen.set(false)">Close</button>
       </header>
       @for (caution of cautions; track caution.title) {
         <section>

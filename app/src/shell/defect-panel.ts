@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { RigFiles } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';
 import { Defects, Diagnostics } from './defects';
@@ -7,6 +8,7 @@ import { Defects, Diagnostics } from './defects';
 @Component({
   selector: 'heli-defect-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <div role="alert">
       <h1>This room met a defect</h1>
@@ -18,12 +20,10 @@ import { Defects, Diagnostics } from './defects';
     </div>
     <div class="ways">
       @if (session.rig(); as rig) {
-        <button type="button" class="plain-button" (click)="files.save(rig)">
-          Save {{ rig.name }} to a file
-        </button>
+        <button type="button" nz-button (click)="files.save(rig)">Save {{ rig.name }} to a file</button>
       }
-      <button type="button" class="plain-button" (click)="diagnostics.save()">Save diagnostics</button>
-      <button type="button" class="plain-button" (click)="reload()">Reload the page</button>
+      <button type="button" nz-button (click)="diagnostics.save()">Save diagnostics</button>
+      <button type="button" nz-button (click)="reload()">Reload the page</button>
       <button type="button" class="link" (click)="defects.putAway()">Try to go on</button>
     </div>
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
 import { RigSession } from '../storage/rig-session';
 
@@ -6,6 +7,7 @@ import { RigSession } from '../storage/rig-session';
 @Component({
   selector: 'heli-empty-book',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <h1>No rig yet</h1>
     <p>
@@ -16,16 +18,14 @@ import { RigSession } from '../storage/rig-session';
     <ul>
       @for (demo of demos; track demo.id) {
         <li>
-          <button type="button" class="plain-button" (click)="openDemo(demo.id)">
-            Look at {{ demo.name }}
-          </button>
+          <button type="button" nz-button (click)="openDemo(demo.id)">Look at {{ demo.name }}</button>
           <span>{{ demo.about }}</span>
         </li>
       }
     </ul>
     <p class="ways">
-      <button type="button" class="plain-button" (click)="begin.emit()">Eight questions for your own</button>
-      <button type="button" class="plain-button" (click)="openFile.emit()">Open a file …</button>
+      <button type="button" nz-button (click)="begin.emit()">Eight questions for your own</button>
+      <button type="button" nz-button (click)="openFile.emit()">Open a file …</button>
     </p>
     @if (failed()) {
       <p role="alert">The demo rig cannot be read here. Reload the page, or open a file.</p>

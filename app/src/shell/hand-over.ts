@@ -1,6 +1,5 @@
 import type { ElementRef } from '@angular/core';
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -10,6 +9,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Dialog } from '../components/dialog';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { writeRigFile } from '@heliarch/core';
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
 import { EMPTY, interval, switchMap } from 'rxjs';
@@ -26,12 +27,9 @@ const LOOK_EVERY_MS = 150;
 @Component({
   selector: 'heli-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, NzButtonModule],
   template: `
-    <dialog #dialog aria-labelledby="hand-over-title" (close)="leave()">
-      <header>
-        <h2 id="hand-over-title">Hand a rig to a phone</h2>
-        <button type="button" class="plain-button" (click)="dialog.close()">Close</button>
-      </header>
+    <heli-dialog heading="Hand a rig to a phone" [isOpen]="true" (closed)="leave()">
       <div class="columns">
         @if (session.rig(); as rig) {
           <section aria-label="Give">
@@ -57,7 +55,7 @@ const LOOK_EVERY_MS = 150;
               On the phone open Heliarch, the rig menu, “Give to a phone, or take one”, “Look with the
               camera”. Pictures may be read in any order.
             </p>
-            <button type="button" class="plain-button" (click)="files.save(rig)">Or as a file</button>
+            <button type="button" nz-button (click)="files.save(rig)">Or as a file</button>
           </section>
         }
         <section aria-label="Take">
@@ -65,13 +63,12 @@ const LOOK_EVERY_MS = 150;
           <video #video playsinline muted [class.off]="!isLooking()"></video>
           <p role="status">{{ status() }}</p>
           @if (!isLooking()) {
-            <button type="button" class="plain-button" (click)="look()">Look with the camera</button>
+            <button type="button" nz-button (click)="look()">Look with the camera</button>
           }
         </section>
       </div>
-    </dialog>
+    </heli-dialog>
   `,
-  styleUrl: '../components/dialog.css',
   styles: `
     .columns {
       display: grid;
@@ -102,7 +99,6 @@ export class HandOver {
   protected readonly session = inject(RigSession);
   protected readonly files = inject(RigFiles);
   private readonly opening = inject(RigOpening);
-  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
   readonly closed = output();
 
@@ -129,7 +125,6 @@ export class HandOver {
   private pieces = NO_PIECES;
 
   constructor() {
-    afterNextRender(() => this.dialog().nativeElement.showModal());
     interval(EACH_MS)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.tick.update((tick) => (this.isRunning() ? tick + 1 : tick)));
@@ -191,6 +186,6 @@ export class HandOver {
       return;
     }
     this.opening.openText(text, 'the QR codes');
-    this.dialog().nativeElement.close();
+    this.leave();
   }
 }

@@ -1,13 +1,6 @@
-import type { ElementRef } from '@angular/core';
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Dialog } from '../components/dialog';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { writeRigFile } from '@heliarch/core';
 import { RigOpening, type SameId } from './rig-opening';
 
@@ -15,31 +8,29 @@ import { RigOpening, type SameId } from './rig-opening';
 @Component({
   selector: 'heli-same-id-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, NzButtonModule],
   template: `
-    <dialog #dialog aria-labelledby="same-id-title" (close)="opening.cancel()">
-      <h2 id="same-id-title">{{ name() }} is in this browser already</h2>
+    <heli-dialog
+      [heading]="name() + ' is in this browser already'"
+      [isOpen]="true"
+      width="min(520px, 100vw - 32px)"
+      (closed)="opening.cancel()"
+    >
       <p>{{ compared() }}</p>
       <div class="ways">
-        <button type="button" class="plain-button" (click)="opening.keepBoth(same())">Keep both</button>
-        <button type="button" class="plain-button" (click)="opening.replace(same())">
+        <button type="button" nz-button (click)="opening.keepBoth(same())">Keep both</button>
+        <button type="button" nz-button (click)="opening.replace(same())">
           Replace the one that is here
         </button>
-        <button type="button" class="plain-button" (click)="dialog.close()">Cancel</button>
+        <button type="button" nz-button (click)="opening.cancel()">Cancel</button>
       </div>
       <p class="caption">
         What is replaced can be put back right afterwards. Both were begun from one file or one demo, so they
         count as one rig until you keep both.
       </p>
-    </dialog>
+    </heli-dialog>
   `,
-  styleUrl: '../components/dialog.css',
   styles: `
-    dialog {
-      max-width: 520px;
-    }
-    h2 {
-      overflow-wrap: anywhere;
-    }
     p {
       padding: 8px 0;
     }
@@ -53,7 +44,6 @@ import { RigOpening, type SameId } from './rig-opening';
 })
 export class SameIdDialog {
   protected readonly opening = inject(RigOpening);
-  private readonly dialog = viewChild.required<ElementRef<HTMLDialogElement>>('dialog');
 
   readonly same = input.required<SameId>();
 
@@ -71,8 +61,4 @@ export class SameIdDialog {
       ? `${from} holds just what is here.`
       : `${from} holds another version of it, with ${given.loads.length} loads; the one here has ${found.rig.loads.length}.`;
   });
-
-  constructor() {
-    afterNextRender(() => this.dialog().nativeElement.showModal());
-  }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
@@ -8,14 +9,15 @@ import { Notices } from './notices';
 @Component({
   selector: 'heli-storage-trouble',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <div role="alert">
       <h1>{{ title() }}</h1>
       <p>{{ because() }} Nothing in it has changed.</p>
     </div>
     <div class="ways">
-      <button type="button" class="plain-button" (click)="reload()">Try again</button>
-      <button type="button" class="plain-button" (click)="saveAll()">Save what it holds to a file</button>
+      <button type="button" nz-button (click)="reload()">Try again</button>
+      <button type="button" nz-button (click)="saveAll()">Save what it holds to a file</button>
       <button type="button" class="link" (click)="session.goOnWithoutStorage()">
         Go on without it, with nothing kept
       </button>

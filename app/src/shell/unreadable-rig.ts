@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
@@ -11,6 +12,7 @@ const MOST_REASONS = 5;
 @Component({
   selector: 'heli-unreadable-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <div role="alert">
       <h1>{{ found().name }} cannot be read by this version</h1>
@@ -25,8 +27,8 @@ const MOST_REASONS = 5;
       </ul>
     </div>
     <div class="ways">
-      <button type="button" class="plain-button" (click)="save()">Save it to a file as it is</button>
-      <button type="button" class="plain-button" (click)="reload()">Reload the page for a newer build</button>
+      <button type="button" nz-button (click)="save()">Save it to a file as it is</button>
+      <button type="button" nz-button (click)="reload()">Reload the page for a newer build</button>
       <button type="button" class="link" (click)="remove()">Delete it from this browser</button>
     </div>
     <p class="caption">The rig menu above has the others, and a new one.</p>

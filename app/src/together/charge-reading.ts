@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { formatDuration, parseNumber, type Scene } from '@heliarch/core';
 import { UnitChoice } from '../components/unit-choice';
 
@@ -9,6 +10,7 @@ const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
 @Component({
   selector: 'heli-charge-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     @if (isEditing()) {
       <form (submit)="take(field.value); $event.preventDefault()">
@@ -25,7 +27,7 @@ const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
           (keydown.escape)="isEditing.set(false)"
         />
         <span>%</span>
-        <button type="submit" class="plain-button">Note it</button>
+        <button type="submit" nz-button>Note it</button>
         <span id="charge-note" role="alert">{{ isWrong() ? 'From 0 to 100.' : '' }}</span>
       </form>
     } @else {

@@ -1,5 +1,4 @@
 import { UnitChoice } from '../components/unit-choice';
-import type { ElementRef } from '@angular/core';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -13,8 +12,8 @@ import {
 import { formatNumber, powerFlowsOf, wattsCounted } from '@heliarch/core';
 import { AnswerState } from '../components/answer-state';
 import { BasisMark } from '../components/basis-mark';
-import { Checked } from '../components/checked';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { Tick } from '../components/tick';
 import { UsageMark } from '../components/usage-mark';
 import { VerdictMark } from '../components/verdict-mark';
 import { groupLoads, type LoadRow, type OutlookLine } from './load-groups';
@@ -32,7 +31,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, BasisMark, Checked, ChoiceBar, LoadNumbers, UsageMark, VerdictMark],
+  imports: [AnswerState, BasisMark, ChoiceBar, LoadNumbers, Tick, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })
@@ -40,7 +39,7 @@ export class LoadList {
   private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly state = inject(TogetherState);
   private readonly injector = inject(Injector);
-  private readonly ticks = viewChildren<ElementRef<HTMLInputElement>>('tick');
+  private readonly ticks = viewChildren(Tick);
   private readonly sheets = viewChildren(LoadNumbers);
 
   protected readonly groups = computed(() =>
@@ -151,6 +150,6 @@ export class LoadList {
     const row = this.rows()[index];
     if (!row) return;
     this.reached.set(row.load.id);
-    this.ticks()[index]?.nativeElement.focus();
+    this.ticks()[index]?.focus();
   }
 }

@@ -7,6 +7,7 @@ import {
   output,
   viewChildren,
 } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   asIfOn,
   kindOfPart,
@@ -32,7 +33,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LimitWorking, QuantityField],
+  imports: [LimitWorking, NzButtonModule, QuantityField],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',
@@ -62,7 +63,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
       <h3>Why it {{ outlookVerb() }}</h3>
       <heli-limit-working [rig]="state.rig()" [set]="asIfOn()" [limit]="limit" />
     }
-    <button type="button" class="plain-button" (click)="done.emit()">Done</button>
+    <button type="button" nz-button (click)="done.emit()">Done</button>
   `,
   styles: `
     :host {
@@ -81,7 +82,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
       padding: 6px 0;
       color: var(--ink-2);
     }
-    .plain-button {
+    button[nz-button] {
       margin-top: 6px;
     }
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Caution } from '@heliarch/core';
 import type { Contradiction } from '@heliarch/core/editing';
 
@@ -6,6 +7,7 @@ import type { Contradiction } from '@heliarch/core/editing';
 @Component({
   selector: 'heli-warnings',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     @if (contradictions().length > 0) {
       <h2>Look at these numbers</h2>
@@ -14,7 +16,7 @@ import type { Contradiction } from '@heliarch/core/editing';
           <p>
             <strong>{{ each.field }}</strong>: {{ each.message }}.
           </p>
-          <button type="button" class="plain-button" (click)="known.emit(each.id)">I know</button>
+          <button type="button" nz-button (click)="known.emit(each.id)">I know</button>
         </div>
       }
     }

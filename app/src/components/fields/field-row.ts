@@ -23,7 +23,7 @@ import {
 } from '@heliarch/core';
 import { type Field } from '@heliarch/core/editing';
 import { BASIS_NAMES } from '../basis-mark';
-import { Checked } from '../checked';
+import { Tick } from '../tick';
 import { UnitChoice } from '../unit-choice';
 import { SheetContext } from './sheet-context';
 import { roughNumber, shownNumber } from './shown-number';
@@ -45,7 +45,7 @@ let nextId = 0;
 @Component({
   selector: 'heli-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checked],
+  imports: [Tick],
   templateUrl: './field-row.html',
   styleUrl: './field-row.css',
   host: {

@@ -1,6 +1,7 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { EMPTY } from 'rxjs';
@@ -29,10 +30,11 @@ import { TiesSection } from './ties-section';
     FieldGroup,
     FieldHelpLine,
     FieldRow,
-    StartSection,
     NotKeptYet,
+    NzButtonModule,
     RunningSection,
     StagesPlot,
+    StartSection,
     StatesSection,
     TiesSection,
     VerdictMark,

@@ -1,5 +1,7 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { Tick } from '../../components/tick';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { formatNumber, parseNumber } from '@heliarch/core';
 
 /** Watts and power factor, as a meter gives them. */
@@ -19,6 +21,7 @@ type FieldId = (typeof FIELDS)[number]['id'];
 @Component({
   selector: 'heli-meter-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule, Tick],
   template: `
     <div class="cells">
       @for (field of fields; track field.id) {
@@ -45,15 +48,14 @@ type FieldId = (typeof FIELDS)[number]['id'];
           {{ fault() }}
         }
       </span>
-      <button type="button" class="plain-button" [disabled]="!metered() || isUnheard()" (click)="take()">
+      <button type="button" nz-button [disabled]="!metered() || isUnheard()" (click)="take()">
         Take this reading
       </button>
     </div>
     @if (asksForState()) {
-      <label class="ask">
-        <input #heard type="checkbox" [checked]="wasHeard()" (change)="wasHeard.set(heard.checked)" />
+      <heli-tick class="ask" [isOn]="wasHeard()" (ticked)="wasHeard.set($event)">
         The compressor was heard running, on a warm day: a mild morning, or the fan alone, reads far too low.
-      </label>
+      </heli-tick>
     }
   `,
   styles: `

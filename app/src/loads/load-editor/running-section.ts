@@ -23,17 +23,18 @@ import { SheetContext } from '../../components/fields/sheet-context';
 import { MeterReading, type Metered } from './meter-reading';
 import { wayChoice } from './way-choice';
 import { RUNNING_WAYS, runningKnownBy, runningWay } from './ways';
-import { WayTabs } from './way-tabs';
+import { ChoiceBar } from '../../components/choice-bar';
 
 /** What a part draws running: in whatever form it is known, and what follows from it. */
 @Component({
   selector: 'heli-running-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldRow, MeterReading, WayTabs],
+  imports: [FieldRow, MeterReading, ChoiceBar],
   template: `
-    <heli-way-tabs
+    <heli-choice-bar
+      look="tabs"
       legend="Running: how do you know it?"
-      [ways]="ways"
+      [choices]="ways"
       [selected]="way()"
       (choose)="choose($event)"
     />

@@ -10,6 +10,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   ceilingsOf,
   formatAmount,
@@ -30,7 +31,7 @@ import { SheetContext } from '../../components/fields/sheet-context';
 import { StartChart } from './start-chart';
 import { wayChoice } from './way-choice';
 import { isOffered, START_WAYS, startKnownBy, startWay, withoutStart } from './ways';
-import { WayTabs } from './way-tabs';
+import { ChoiceBar } from '../../components/choice-bar';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
 const ORIGIN_WORDS: Readonly<Record<string, string>> = {
@@ -47,11 +48,12 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'heli-start-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldRow, StartChart, StartTestSheet, WayTabs],
+  imports: [FieldGroup, FieldRow, NzButtonModule, StartChart, StartTestSheet, ChoiceBar],
   template: `
-    <heli-way-tabs
+    <heli-choice-bar
+      look="tabs"
       legend="Start: how do you know it?"
-      [ways]="ways()"
+      [choices]="ways()"
       [selected]="way()"
       (choose)="choose($event)"
     />
@@ -75,7 +77,7 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
       </p>
       <heli-start-chart [start]="start.drawn" [ceilings]="ceilings()" />
       <p class="measure">
-        <button type="button" class="plain-button" (click)="isMeasuring.set(!isMeasuring())">
+        <button type="button" nz-button (click)="isMeasuring.set(!isMeasuring())">
           {{ isMeasuring() ? 'Put the readings away' : 'Measure it with a clamp meter' }}
         </button>
       </p>

@@ -1,6 +1,7 @@
 import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   check,
   compile,
@@ -30,6 +31,7 @@ const FIRST_SHOWN = 5;
 @Component({
   selector: 'heli-start-test-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     <ol>
       <li>Clamp ONE conductor, not the whole cord. Everything else that is on stays as it is.</li>
@@ -107,9 +109,7 @@ const FIRST_SHOWN = 5;
         <p class="caption">Base before and the first start are enough to begin with.</p>
       }
     </div>
-    <button type="button" class="plain-button" [disabled]="!judged()" (click)="take()">
-      Keep these readings
-    </button>
+    <button type="button" nz-button [disabled]="!judged()" (click)="take()">Keep these readings</button>
   `,
   styles: `
     :host {

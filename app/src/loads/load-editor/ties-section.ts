@@ -1,5 +1,6 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { parseNumber, type Load, type Rig } from '@heliarch/core';
 import { RigSession } from '../../storage/rig-session';
 
@@ -9,6 +10,7 @@ type Tie = NonNullable<Rig['ties']>[number];
 @Component({
   selector: 'heli-ties-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule],
   template: `
     @for (tie of ties(); track tie.index) {
       <p class="line">
@@ -77,28 +79,13 @@ type Tie = NonNullable<Rig['ties']>[number];
           <option [value]="each.id">{{ each.name }}</option>
         }
       </select>
-      <button
-        type="button"
-        class="plain-button"
-        [disabled]="others().length === 0"
-        (click)="tieTo(other.value)"
-      >
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="tieTo(other.value)">
         It starts with that one
       </button>
-      <button
-        type="button"
-        class="plain-button"
-        [disabled]="others().length === 0"
-        (click)="lockWith(other.value)"
-      >
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="lockWith(other.value)">
         Only one of the two runs
       </button>
-      <button
-        type="button"
-        class="plain-button"
-        [disabled]="others().length === 0"
-        (click)="dropFor(other.value)"
-      >
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="dropFor(other.value)">
         It is dropped while that one runs
       </button>
     </p>

@@ -12,6 +12,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   CHEMISTRIES,
   dcWatts,
@@ -23,7 +24,7 @@ import {
 } from '@heliarch/core';
 import { findTypicalLoads, MAINS, type MainsId } from '@heliarch/core/editing';
 import { RigSession } from '../../storage/rig-session';
-import { Checked } from '../../components/checked';
+import { ChoiceBar } from '../../components/choice-bar';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
 import {
@@ -120,7 +121,7 @@ const PERCENT = 100;
 @Component({
   selector: 'heli-first-run',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Checked, NumberCells, OneLineDiagram],
+  imports: [ChoiceBar, NumberCells, NzButtonModule, OneLineDiagram],
   providers: [{ provide: RigState, useExisting: FirstRunState }],
   templateUrl: './first-run.html',
   styleUrl: './first-run.css',
@@ -152,8 +153,12 @@ export class FirstRun {
     return (this.numbers() ?? []).flatMap((asked) => this.state.faultOf(asked) ?? []);
   });
 
-  protected readonly mains = (Object.keys(MAINS) as MainsId[]).map((id) => ({ id, words: MAINS[id].words }));
-  protected readonly chemistries = CHEMISTRIES.map((id) => ({ id, words: choiceWords(id) }));
+  protected readonly mains = (Object.keys(MAINS) as MainsId[]).map((id) => ({ id, label: MAINS[id].words }));
+  protected readonly chemistries = CHEMISTRIES.map((id) => ({ id, label: choiceWords(id) }));
+  protected readonly assists = [
+    { id: 'yes', label: 'Yes' },
+    { id: 'no', label: 'No, or I do not know' },
+  ] as const;
   protected readonly words = signal('');
   protected readonly found = computed(() => findTypicalLoads(this.words()).slice(0, MOST_FOUND));
 

@@ -2,6 +2,7 @@ import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   explain,
   formatAmount,
@@ -104,12 +105,12 @@ function advised(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefin
 @Component({
   selector: 'heli-supplies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ArrivalTest, PartSheet, VerdictMark],
+  imports: [AnswerState, ArrivalTest, NzButtonModule, PartSheet, VerdictMark],
   template: `
     <div class="room">
       <section aria-label="Supplies side by side">
         <p class="tools">
-          <button type="button" class="plain-button" (click)="state.add('supplies')">Add a supply</button>
+          <button type="button" nz-button (click)="state.add('supplies')">Add a supply</button>
           <span class="caption"
             >A supply is a situation: what you are plugged into, with its own limits.</span
           >

@@ -1,0 +1,25 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './paths.mjs';
+import { onceFor } from './stamp.mjs';
+
+const FOLDER = 'app/src/styles/library';
+/** What comes with the page, and what comes with the rooms and dialogs that use it. */
+const SHEETS = {
+  first: ['button', 'radio', 'checkbox'],
+  forms: ['input', 'input-number', 'select', 'form', 'switch', 'tabs', 'tooltip', 'popover', 'alert'],
+  tables: ['table', 'empty', 'spin', 'progress', 'pagination'],
+  dialogs: ['modal', 'drawer', 'steps', 'upload', 'message'],
+  pickers: ['date-picker', 'time-picker'],
+};
+
+/** Writes the component library's styles in our colours, where the library or the theme has changed. */
+export async function writeLibraryStyles() {
+  const inputs = ['package-lock.json', 'scripts/set-up'];
+  await onceFor('library-styles', inputs, `${FOLDER}/first.css`, async () => {
+    const { libraryStyles } = await import('./library-theme.mjs');
+    mkdirSync(join(root, FOLDER), { recursive: true });
+    for (const [name, components] of Object.entries(SHEETS))
+      writeFileSync(join(root, FOLDER, `${name}.css`), await libraryStyles(components, name === 'first'));
+  });
+}
