@@ -9,12 +9,19 @@ import type { FormControl } from '@angular/forms';
  *
  * @param shown What the rig has.
  * @param ask Asks the rig for a change.
+ * @param draw Makes the boxes of the browser show it, whatever they took themselves.
  */
-export function asTheRigHasIt<T>(control: FormControl<T>, shown: () => T, ask: (value: T) => void): void {
+export function asTheRigHasIt<T>(
+  control: FormControl<T>,
+  shown: () => T,
+  ask: (value: T) => void,
+  draw: () => void,
+): void {
   control.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(ask);
   afterEveryRender({
     write: () => {
       if (control.value !== shown()) control.setValue(shown(), { emitEvent: false });
+      draw();
     },
   });
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { asTheRigHasIt } from './as-the-rig-has-it';
@@ -16,7 +16,7 @@ let nextName = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [NzRadioModule, ReactiveFormsModule],
   template: `
-    <fieldset>
+    <fieldset (change)="pick($event.target)">
       <legend [class.unseen]="!showsLegend()">{{ legend() }}</legend>
       <nz-radio-group [class]="look()" nzButtonStyle="solid" [nzName]="name" [formControl]="control">
         @for (choice of choices(); track choice.id) {
@@ -32,6 +32,7 @@ let nextName = 0;
   styleUrl: './choice-bar.css',
 })
 export class ChoiceBar<Id extends string> {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly legend = input.required<string>();
   readonly choices = input.required<readonly Choice<Id>[]>();
   readonly selected = input.required<Id>();
@@ -42,8 +43,26 @@ export class ChoiceBar<Id extends string> {
   protected readonly control = new FormControl<Id | null>(null);
 
   constructor() {
-    asTheRigHasIt(this.control, this.selected, (id) => {
-      if (id !== null) this.choose.emit(id);
-    });
+    // The library takes a click from the browser, and the radio button shows it only when all is drawn again.
+    this.host.addEventListener('click', (event) => event.stopPropagation(), { capture: true });
+    asTheRigHasIt(
+      this.control,
+      this.selected,
+      (id) => {
+        if (id !== null) this.choose.emit(id);
+      },
+      () => {
+        this.boxes().forEach((box, index) => (box.checked = this.choices()[index]?.id === this.selected()));
+      },
+    );
+  }
+
+  protected pick(target: EventTarget | null): void {
+    const picked = this.choices()[this.boxes().findIndex((box) => box === target)];
+    if (picked) this.control.setValue(picked.id);
+  }
+
+  private boxes(): readonly HTMLInputElement[] {
+    return [...this.host.querySelectorAll('input')];
   }
 }

@@ -31,7 +31,14 @@ export class Tick {
   private readonly box = viewChild.required(NzCheckboxComponent);
 
   constructor() {
-    asTheRigHasIt(this.control, this.isOn, (isOn) => this.ticked.emit(isOn));
+    asTheRigHasIt(
+      this.control,
+      this.isOn,
+      (isOn) => this.ticked.emit(isOn),
+      () => {
+        this.box().inputElement.nativeElement.checked = this.isOn();
+      },
+    );
     afterRenderEffect(() => {
       const box = this.box().inputElement.nativeElement;
       box.tabIndex = this.tabStop() ? 0 : -1;
