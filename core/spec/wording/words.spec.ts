@@ -71,6 +71,21 @@ describe('the words', () => {
     expect(placed && consequence(placed)).toBe('The Shore 15 A breaker trips; it is reset at the pedestal.');
   });
 
+  it('name in the headline a restart that trips, where the set itself holds', () => {
+    // 3,000 VA start beside nothing, 4,500 VA beside the oven: the tier carries 4,000
+    const set = exampleRig(
+      { oven: { w: 1500 }, saw: { w: 500, start: [3000, 1], usage: 'during-work' } },
+      { watts: 2500, tiers: [[4000, 5]], breakerA: 60 },
+    );
+    const { word, condition, action } = explain(
+      'point',
+      set,
+      check(compile(set), { supply: 'battery', on: on('oven', 'saw') }),
+    );
+    expect(`${word} ${condition}`).toBe('Holds once; trips when the saw is restarted');
+    expect(action).toBe('Switch the oven off before you restart the saw.');
+  });
+
   it('tell an empty set from one that nothing feeds, and from charging alone', () => {
     const say = (...ids: string[]) =>
       explain('point', named, check(compile(named), { supply: 'battery', on: on(...ids) }));

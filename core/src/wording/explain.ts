@@ -147,7 +147,9 @@ function explainHolds(
   result: CheckResult,
   decider: Limit,
 ): Omit<Explanation, 'word'> {
-  const failing = result.restarts.find((restart) => !restart.holds);
+  const failing =
+    result.restarts.find(({ limit }) => limit.verdict === 'trips') ??
+    result.restarts.find((restart) => !restart.holds);
   if (failing) return onlyIfNotRestarted(style, rig, result, failing);
   if (result.notLast.length > 0) return onlyInOrder(style, rig, result);
   return {
@@ -197,7 +199,8 @@ function onlyIfNotRestarted(
       (limit) => limit.kind === restart.limit.kind && limit.element.id === restart.limit.element.id,
     );
   return {
-    condition: 'in this order only',
+    condition:
+      restart.limit.verdict === 'trips' ? `once; trips when ${name} is restarted` : 'in this order only',
     action: others
       ? `Switch ${others} off before you restart ${name}.`
       : `Once off, ${name} cannot be restarted.`,
