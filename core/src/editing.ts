@@ -10,7 +10,7 @@ export { TYPICAL_LOADS_SOURCE, findTypicalLoads, type TypicalLoad } from './refe
 export { helpOf } from './rig/field-help.js';
 export { MAINS, rigFromAnswers, type FirstAnswers, type MainsId } from './rig/first-answers.js';
 export { fieldAt, topFields, withoutIndexes, type Field } from './rig/field-table.js';
-export { loadFromKind, newEntry, plainLoad } from './rig/new-entries.js';
+export { loadFromKind, newEntry, plainLoad, usualCurve } from './rig/new-entries.js';
 export { contradictionsOf, type Contradiction } from './rig/contradictions.js';
 export { unknownFieldsOf } from './rig/unknown-fields.js';
 export type { RigCheck } from './answers/rig-checks/rig-check.js';

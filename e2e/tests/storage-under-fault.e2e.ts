@@ -71,7 +71,7 @@ test('a browser killed in the middle of saving has a whole rig afterwards, with 
   let seen = 0;
   for (let time = 0; time < 4; time += 1) {
     const { context, together, storage } = await open();
-    await expect(together.load('Kettle')).toBeVisible();
+    await expect(together.load('Kettle'), `after ${time} kills, revision ${seen}`).toBeVisible();
     await expect(together.page.getByRole('alert')).toHaveCount(0);
     await together.saved();
     const { revision } = (await storage.rows())[0]!;

@@ -38,8 +38,8 @@ function asReadNow(rig: Rig): Rig {
   };
 }
 
-/** The build is on this machine or in the browser: a longer wait is no answer. */
-const LONGEST_WAIT_MS = 5000;
+/** The build is on this machine or in the browser, and the machine may be busy: a longer wait is no answer. */
+const LONGEST_WAIT_MS = 15_000;
 
 /** The text of a file of the build; undefined where the server cannot be reached. */
 async function fetchText(path: string): Promise<string | undefined> {

@@ -123,8 +123,19 @@ function inletBus(rig: Rig): string {
   return rig.converters.find((each) => each.passThroughFrom)?.passThroughFrom ?? busId(rig, 'ac');
 }
 
+const isIec = (rig: Rig): boolean => firstBus(rig, 'ac')?.hertz === FREQUENCY_OF_IEC;
+
+/**
+ * The curve of a breaker of which only the size is read: that of UL 489 at 60 Hz, C at 50 Hz, as posts and inverters
+ * have it. Source: common practice, no published source.
+ */
+export function usualCurve(rig: Rig): Circuit['protection']['curve'] {
+  return isIec(rig) ? 'iec-60898-c' : 'ul-489';
+}
+
+/** A circuit's own is of the quicker curve where the curve is not known: the careful reading. */
 function usualBreaker(rig: Rig): Circuit['protection'] {
-  return firstBus(rig, 'ac')?.hertz === FREQUENCY_OF_IEC
+  return isIec(rig)
     ? { amps: USUAL_BREAKER_A.iec, curve: 'iec-60898-b' }
     : { amps: USUAL_BREAKER_A.ul, curve: 'ul-489' };
 }

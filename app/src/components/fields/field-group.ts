@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject, input } from '@angular/core';
 import { capitalised } from '@heliarch/core';
-import { type Field } from '@heliarch/core/editing';
+import { usualCurve, type Field } from '@heliarch/core/editing';
 import { UnitChoice } from '../unit-choice';
 import { FieldRow } from './field-row';
 import { SheetContext } from './sheet-context';
@@ -41,7 +41,7 @@ const IN_A_LINE = ['quantity', 'number', 'choice', 'reference'];
                   type="button"
                   class="link"
                   [attr.aria-label]="'Add ' + field.label"
-                  (click)="sheet.set(pathOf(field), {})"
+                  (click)="begin(field)"
                 >
                   add
                 </button>
@@ -203,6 +203,12 @@ export class FieldGroup {
 
   protected isHidden(field: Field): boolean {
     return this.closed().includes(field.key) && this.sheet.value(this.pathOf(field)) === undefined;
+  }
+
+  /** Of a breaker the size is asked; its curve has a usual one, to be corrected. */
+  protected begin(field: Field): void {
+    const hasCurve = field.fields.some(({ key }) => key === 'curve');
+    this.sheet.set(this.pathOf(field), hasCurve ? { curve: usualCurve(this.sheet.sound()) } : {});
   }
 
   protected add(field: Field): void {
