@@ -30,7 +30,7 @@ async function takeStep(page: Page, random: number): Promise<string> {
     const TYPED = ['0', '-1', '12,5', '1e9', 'abc', '', '0.3', '900'];
     // What leaves the page or the rig, and what only a person can answer.
     const LEFT_ALONE = /delete .* from this browser|reload|file …|camera|phone/i;
-    const dialog = document.querySelector('dialog[open]');
+    const dialog = document.querySelector('dialog[open], [role=dialog]');
     const scope = dialog ?? document;
     const all = [
       ...scope.querySelectorAll<HTMLElement>(
