@@ -4,13 +4,10 @@ import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
 const FOLDER = 'app/src/styles/library';
-/** What comes with the page, and what comes with the rooms and dialogs that use it. */
+/** What comes with the page, and what comes with the first dialog. */
 const SHEETS = {
   first: ['button', 'radio', 'checkbox'],
-  forms: ['input', 'input-number', 'select', 'form', 'switch', 'tabs', 'tooltip', 'popover', 'alert'],
-  tables: ['table', 'empty', 'spin', 'progress', 'pagination'],
-  dialogs: ['modal', 'drawer', 'steps', 'upload', 'message'],
-  pickers: ['date-picker', 'time-picker'],
+  dialogs: ['modal'],
 };
 
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */

@@ -24,7 +24,11 @@ export function addOnLeg(terms: readonly AcTerm[]): AcSum {
   return addTurned(addAc(terms.filter((term) => !term.isBetweenPhases)), addAc(between));
 }
 
-/** What a conductor sees while one part starts and the rest of the set runs. Source: as `addStart` and `addOnLeg`. */
+/**
+ * What a conductor sees while one part starts and the rest of the set runs.
+ *
+ * @returns W, VA and var. Source: as `addStart` and `addOnLeg`.
+ */
 export function addStartOnLeg(rest: readonly AcTerm[], start: StartOfPart): AcSum {
   const turned = rest.filter((term) => term.isBetweenPhases !== start.isBetweenPhases);
   if (turned.length === 0 && !start.isBetweenPhases) return addStart(rest, start);
