@@ -4,8 +4,9 @@ export { BASES, type Basis, type Interval, type Quantity } from './quantity/quan
 export { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from './quantity/format.js';
 export { formatDuration } from './quantity/format-time.js';
 export type { NumberStyle } from './quantity/number-style.js';
+export { parseAmount, type Amount } from './quantity/parse-amount.js';
 export { parseNumber } from './quantity/parse.js';
-export { shownUnit, type UnitSystem } from './quantity/units.js';
+export { shownUnit, type ShownUnit, type UnitSystem } from './quantity/units.js';
 export { LOAD_FAMILIES, kindOfPart, type LoadFamily, type PartKind } from './reference/kinds-of-parts.js';
 export { CHEMISTRIES, type Chemistry } from './reference/batteries.js';
 export { LARGEST_BREAKER_A } from './reference/breaker-curves.js';
@@ -26,6 +27,7 @@ export {
   withKnown,
   withLoad,
   withPartNumber,
+  withRunningFrom,
   withState,
   withSupply,
   type PartNumber,

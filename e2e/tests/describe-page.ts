@@ -92,14 +92,12 @@ export class DescribePage {
     else if (field.kind === 'number') await box.fill(String(shown(value as number, field.unit)));
     else if (field.kind === 'text') await box.fill(String(value));
     else if (field.kind === 'choice' && field.options.length > 1)
-      await scope
-        .getByRole('combobox', { name, exact: true })
-        .first()
-        .selectOption(choiceWords(String(value)));
+      await choose(scope.getByRole('combobox', { name, exact: true }).first(), choiceWords(String(value)));
     else if (field.kind === 'reference')
-      await scope
-        .getByRole('combobox', { name, exact: true })
-        .selectOption(nameIn(rig, field.refersTo, String(value)));
+      await choose(
+        scope.getByRole('combobox', { name, exact: true }),
+        nameIn(rig, field.refersTo, String(value)),
+      );
     else if (field.kind === 'references')
       for (const id of value as string[])
         await scope
@@ -113,9 +111,10 @@ export class DescribePage {
       .getByRole('textbox', { name, exact: true })
       .first()
       .fill(String(shown(stated.value, unit)));
-    await scope
-      .getByRole('combobox', { name: `${name}: how do you know it?`, exact: true })
-      .selectOption(BASIS_WORDS[stated.basis] ?? stated.basis);
+    await choose(
+      scope.getByRole('combobox', { name: `${name}: how do you know it?`, exact: true }),
+      BASIS_WORDS[stated.basis] ?? stated.basis,
+    );
     if (stated.plus === undefined && !stated.commonCause && !stated.note) return;
     await scope.getByRole('button', { name: new RegExp(`^${name} = .*: change the doubt`) }).click();
     const type = async (label: string, text: string): Promise<void> => {
@@ -187,11 +186,12 @@ export class DescribePage {
     if (count > 1) {
       const what = this.editor.getByRole('region', { name: /^Part / }).nth(index);
       await this.field(what, 'loads[].parts[].name', name, rig);
-      await what.getByRole('combobox', { name: 'Kind' }).selectOption(kindOfPart(kind).name);
+      await choose(what.getByRole('combobox', { name: 'Kind' }), kindOfPart(kind).name);
     } else {
-      await this.section('What it is')
-        .getByRole('combobox', { name: 'Made of' })
-        .selectOption(kindOfPart(kind).name);
+      await choose(
+        this.section('What it is').getByRole('combobox', { name: 'Made of' }),
+        kindOfPart(kind).name,
+      );
     }
     if (runningW) await this.quantity(nth('Running'), 'Running power', runningW);
     if (powerFactor) await this.quantity(nth('Running'), 'Power factor', powerFactor);
@@ -204,10 +204,19 @@ export class DescribePage {
     if (start.va) await this.quantity(section, 'Start', start.va);
     if (start.seconds) await this.quantity(section, 'Seconds of the start', start.seconds);
     if (start.softStarter)
-      await section
-        .getByRole('combobox', { name: 'Seen with a soft starter' })
-        .selectOption(start.softStarter);
+      await choose(section.getByRole('combobox', { name: 'Seen with a soft starter' }), start.softStarter);
   }
+}
+
+/** Chooses as a person does: opens the list, and where it is long types to find. */
+export async function choose(box: Locator, option: string): Promise<void> {
+  if ((await box.inputValue()) === option) return;
+  await box.click();
+  const list = box.page().getByRole('listbox');
+  await expect(list).toBeVisible();
+  if (await box.isEditable()) await box.fill(option);
+  await list.getByRole('option', { name: option, exact: true }).click();
+  await expect(box).toHaveValue(option);
 }
 
 const PERCENT = 100;

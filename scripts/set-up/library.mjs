@@ -4,9 +4,10 @@ import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
 const FOLDER = 'app/src/styles/library';
-/** What comes with the page, and what comes with the first dialog. */
+/** What comes with the page, with the first field and with the first dialog. */
 const SHEETS = {
   first: ['button', 'radio', 'checkbox'],
+  fields: ['input', 'select'],
   dialogs: ['modal'],
 };
 

@@ -1,10 +1,8 @@
-import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from './unit-choice';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
-  formatNumber,
-  parseNumber,
   sourceTest,
   sourceTestWords,
   validateRig,
@@ -14,6 +12,9 @@ import {
   type Supply,
 } from '@heliarch/core';
 import { keepTogether } from './keep-together';
+import type { Post } from './post';
+import { QuantityControl } from './quantity/quantity-control';
+import { readingFault, readingsForm, readingsOf } from './quantity/readings';
 
 const FIELDS = [
   { id: 'lightV', label: 'Little on', unit: 'V' },
@@ -24,52 +25,23 @@ const FIELDS = [
   { id: 'warmA', label: 'After half an hour', unit: 'A' },
 ] as const;
 
-type FieldId = (typeof FIELDS)[number]['id'];
-
-/** What an arrival test is of: a hookup; generators and batteries are no post. */
-export interface Post {
-  readonly nominalV: number;
-  /** What is known of it already. */
-  readonly line: string;
-}
-
-/** The post a supply comes from; undefined where it comes from none. */
-export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | undefined {
-  const inlet = rig.sources.find(({ id, kind }) => kind === 'inlet' && supply.sources.includes(id));
-  const bus = rig.buses.find(({ id }) => id === inlet?.bus);
-  if (!inlet || !bus) return undefined;
-  const { volts, sourceOhms } = supply;
-  const known =
-    volts && sourceOhms
-      ? `${formatNumber(style, sourceOhms.value, 2)} ohm, ${formatNumber(style, volts.value, 1)} V with nothing on.`
-      : 'Two readings tell how strong the post is.';
-  return { nominalV: bus.volts, line: keepTogether(known) };
-}
-
 /** Two readings at the inlet, a third one warm: how strong a hookup is. Nothing is kept until it is asked for. */
 @Component({
   selector: 'heli-arrival-test',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
   template: `
     <p>Read volts and amps at the inlet: first with little on, then with a heater or kettle.</p>
     <div class="readings">
       @for (field of fields; track field.id) {
-        <label>
-          <span [class.unseen]="field.unit === 'A'">{{ field.label }}</span>
-          <input
-            #box
-            type="text"
-            inputmode="decimal"
-            autocomplete="off"
-            class="figures"
-            [attr.aria-label]="field.label + ', ' + field.unit"
-            [value]="typed()[field.id]"
-            [attr.aria-invalid]="isWrong(field.id)"
-            (input)="type(field.id, box.value)"
-          />
-          <span class="unit">{{ field.unit }}</span>
-        </label>
+        <heli-quantity
+          look="reading"
+          [name]="field.label + ', ' + field.unit"
+          [unit]="field.unit"
+          [isPlain]="true"
+          [fault]="faultIn(form.controls[field.id]!)"
+          [formControl]="form.controls[field.id]!"
+        />
       }
     </div>
     <div role="status">
@@ -101,37 +73,11 @@ export function postOf(style: NumberStyle, rig: Rig, supply: Supply): Post | und
       gap: 0 18px;
       margin: 4px 0;
     }
-    label {
-      display: flex;
-      align-items: baseline;
-      justify-content: end;
-      gap: 6px;
-    }
-    input {
-      width: 60px;
-      height: 28px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      background: none;
-      font-size: 16px;
-      text-align: right;
-    }
-    input[aria-invalid='true'] {
-      border-bottom-color: var(--vermilion);
-    }
-    .unit {
-      width: 12px;
-    }
     strong {
       color: var(--ink);
     }
     button[nz-button] {
       margin-top: 6px;
-    }
-    @media (max-width: 720px) {
-      input {
-        height: 44px;
-      }
     }
   `,
 })
@@ -143,31 +89,14 @@ export class ArrivalTest {
   readonly kept = output<SourceTest>();
 
   protected readonly fields = FIELDS;
-  protected readonly typed = signal<Record<FieldId, string>>({
-    lightV: '',
-    lightA: '',
-    loadedV: '',
-    loadedA: '',
-    warmV: '',
-    warmA: '',
-  });
-
-  private readonly values = computed(() => {
-    const typed = this.typed();
-    return (id: FieldId): number | undefined => usable(this.numberStyle, typed[id]);
-  });
+  protected readonly form = readingsForm(FIELDS.map(({ id }) => id));
+  private readonly values = readingsOf(this.form);
+  protected readonly faultIn = readingFault;
 
   protected readonly found = computed((): SourceTest | undefined => {
-    const value = this.values();
-    const [lightV, lightA, loadedV, loadedA] = [
-      value('lightV'),
-      value('lightA'),
-      value('loadedV'),
-      value('loadedA'),
-    ];
+    const { lightV, lightA, loadedV, loadedA, warmV, warmA } = this.values();
     if (lightV === undefined || lightA === undefined || loadedV === undefined || loadedA === undefined)
       return undefined;
-    const [warmV, warmA] = [value('warmV'), value('warmA')];
     const warm = warmV !== undefined && warmA ? { volts: warmV, amps: warmA } : undefined;
     return sourceTest(
       { volts: lightV, amps: lightA },
@@ -179,11 +108,8 @@ export class ArrivalTest {
 
   /** Why there is no answer yet. */
   protected readonly fault = computed(() => {
-    const typed = this.typed();
-    const wrong = FIELDS.find(({ id }) => this.isWrong(id));
-    if (wrong)
-      return `${wrong.label}, ${wrong.unit}: must be a number from 0, such as ${this.post().nominalV}.`;
-    const isFilled = FIELDS.slice(0, 4).every(({ id }) => typed[id].trim() !== '');
+    const values = this.values();
+    const isFilled = FIELDS.slice(0, 4).every(({ id }) => values[id] !== undefined);
     return isFilled ? 'With much on there must be more amps, and no more volts, than with little on.' : '';
   });
 
@@ -193,23 +119,8 @@ export class ArrivalTest {
     return read.ok ? undefined : read.problems[0]?.message;
   }
 
-  protected isWrong(id: FieldId): boolean {
-    const text = this.typed()[id];
-    return text.trim() !== '' && usable(this.numberStyle, text) === undefined;
-  }
-
-  protected type(id: FieldId, text: string): void {
-    this.typed.update((typed) => ({ ...typed, [id]: text }));
-  }
-
   protected words(test: SourceTest): { readonly line: string; readonly detail: string } {
     const { line, detail } = sourceTestWords(this.numberStyle, test);
     return { line: keepTogether(line), detail: keepTogether(detail) };
   }
-}
-
-/** A reading: a number from 0 on. */
-function usable(style: NumberStyle, text: string): number | undefined {
-  const value = parseNumber(style, text);
-  return value !== undefined && value >= 0 ? value : undefined;
 }

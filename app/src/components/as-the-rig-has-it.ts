@@ -9,15 +9,18 @@ import type { FormControl } from '@angular/forms';
  *
  * @param shown What the rig has.
  * @param ask Asks the rig for a change.
- * @param draw Makes the boxes of the browser show it, whatever they took themselves.
+ * @param draw Makes the boxes of the browser show it, where they take something themselves.
  */
 export function asTheRigHasIt<T>(
   control: FormControl<T>,
   shown: () => T,
   ask: (value: T) => void,
-  draw: () => void,
+  draw: () => void = () => undefined,
 ): void {
-  control.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(ask);
+  control.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe((value) => {
+    // A control that is only judged anew says its value again.
+    if (value !== shown()) ask(value);
+  });
   afterEveryRender({
     write: () => {
       if (control.value !== shown()) control.setValue(shown(), { emitEvent: false });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { CautionSheet } from './cautions';
+import { CautionSheet } from './caution-sheet';
 
 /** The one line of caution that stands beside every verdict. */
 @Component({

@@ -45,9 +45,11 @@ describe('the limit ladder', () => {
     const [first, second] = root.querySelectorAll<HTMLButtonElement>('.label button');
     first?.click();
     await fixture.whenStable();
+    await fixture.whenStable();
     expect(first?.getAttribute('aria-expanded')).toBe('true');
     expect(texts('heli-limit-working th')).toContain('Kettle');
     second?.click();
+    await fixture.whenStable();
     await fixture.whenStable();
     expect(root.querySelectorAll('heli-limit-working').length).toBe(1);
     expect(first?.getAttribute('aria-expanded')).toBe('false');

@@ -1,6 +1,8 @@
 import { signal, type Type } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import type { Rig } from '@heliarch/core';
+import { NzSelectComponent } from 'ng-zorro-antd/select';
 import { RigSession } from '../storage/rig-session';
 
 /** A session that keeps one rig in memory, for what is tested without a book. */
@@ -44,7 +46,9 @@ export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<stri
     if (!found) throw new Error(`Nothing here is called ${name}`);
     return found;
   };
-  const enter = (element: HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement, text: string): void => {
+  const selectNamed = (name: RegExp | string): NzSelectComponent =>
+    selectOf(fixture, named('input[role=combobox]', name));
+  const enter = (element: HTMLInputElement | HTMLTextAreaElement, text: string): void => {
     element.value = text;
     element.dispatchEvent(new Event('input'));
     element.dispatchEvent(new Event('change'));
@@ -61,18 +65,27 @@ export function onPage<T>(component: Type<T>, inputs: () => Readonly<Record<stri
       draw();
     },
     type: (name: RegExp | string, text: string): void => {
-      enter(named('input, textarea', name) as HTMLInputElement, text);
+      enter(named('input:not([role=combobox]), textarea', name) as HTMLInputElement, text);
     },
     choose: (name: RegExp | string, option: string): void => {
-      const select = named('select', name) as HTMLSelectElement;
-      const found = [...select.options].find(({ text }) => text.trim() === option);
+      const select = selectNamed(name);
+      const found = select.nzOptions.find(({ label }) => label === option);
       if (!found) throw new Error(`${name} has no choice ${option}`);
-      enter(select, found.value);
+      select.onItemClick(found.value);
+      draw();
     },
+    isDisabled: (name: RegExp | string): boolean => (named('button', name) as HTMLButtonElement).disabled,
     has: (selector: string, name: RegExp | string): boolean => find(selector, name) !== undefined,
     text: (selector?: string): string =>
       squeezed((selector ? over().querySelector(selector) : over())?.textContent ?? ''),
   };
+}
+
+function selectOf(fixture: ComponentFixture<unknown>, box: HTMLElement): NzSelectComponent {
+  const all = fixture.debugElement.queryAll(By.directive(NzSelectComponent));
+  const found = all.find(({ nativeElement }) => (nativeElement as HTMLElement).contains(box));
+  if (!found) throw new Error('No select of the library has this box.');
+  return found.componentInstance as NzSelectComponent;
 }
 
 function spokenName(host: HTMLElement, element: HTMLElement): string {

@@ -5,6 +5,7 @@ import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
 import { LoadTable } from './load-table';
 import { LoadsState } from './loads-state';
+import { Select } from '../components/select/select';
 import { WorthNext } from '../components/worth-next';
 import { LoadEditor } from './load-editor/load-editor';
 
@@ -16,15 +17,17 @@ const BELOW_EACH_OTHER = '(max-width: 1100px)';
 @Component({
   selector: 'heli-loads',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonModule, WorthNext],
+  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonModule, Select, WorthNext],
   providers: [LoadsState],
   templateUrl: './loads.html',
   styleUrl: './loads.css',
 })
 export class Loads {
   protected readonly state = inject(LoadsState);
-  protected readonly usages = USAGES.map((id) => ({ id, words: choiceWords(id) }));
-  protected readonly circuits = computed(() => entriesOf(this.state.rig(), 'circuits'));
+  protected readonly usages = USAGES.map((id) => ({ id, label: choiceWords(id) }));
+  protected readonly circuits = computed(() =>
+    entriesOf(this.state.rig(), 'circuits').map(({ id, name }) => ({ id, label: name })),
+  );
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
 
   private readonly editor = viewChild('editor', { read: ElementRef });
@@ -35,17 +38,11 @@ export class Loads {
     if (matchMedia(BELOW_EACH_OTHER).matches && editor instanceof HTMLElement) editor.scrollIntoView();
   }
 
-  protected usageOf(id: string): Load['usage'] | undefined {
-    return USAGES.find((usage) => usage === id);
-  }
-
   protected move(circuitId: string): void {
-    const circuit = this.circuits().find(({ id }) => id === circuitId);
-    if (circuit) this.state.move(this.state.ticked(), circuit.id);
+    this.state.move(this.state.ticked(), circuitId);
   }
 
-  protected use(id: string): void {
-    const usage = this.usageOf(id);
-    if (usage) this.state.use(this.state.ticked(), usage);
+  protected use(usage: Load['usage']): void {
+    this.state.use(this.state.ticked(), usage);
   }
 }

@@ -46,7 +46,7 @@ describe('the sheet of what is selected', () => {
   it('shows of a load what belongs to its place, and leads to its editor', () => {
     const { page, open } = setUp();
     open('loads', 'kettle');
-    expect(page.has('select', 'Circuit')).toBeTrue();
+    expect(page.has('[role=combobox]', 'Circuit')).toBeTrue();
     expect(page.has('input', 'Running power')).toBeFalse();
     expect(page.text('a')).toBe('Its editor in Loads');
   });

@@ -8,7 +8,8 @@ import {
 } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BUILD_NAME } from '../components/build-info';
-import { CAUTIONS, CautionSheet } from '../components/cautions';
+import { CautionSheet } from '../components/caution-sheet';
+import { CAUTIONS } from './caution-texts';
 
 /** The cautions in full, beside the work: the browser's own dialog keeps focus and closes on Escape. */
 @Component({

@@ -30,16 +30,19 @@ describe('the charge reading', () => {
     const { fixture, root, noted } = await reading(undefined);
     root.querySelector('button')?.click();
     await fixture.whenStable();
+    await fixture.whenStable();
     const enter = async (text: string) => {
       const input = root.querySelector('input');
       if (!input) return;
       input.value = text;
+      input.dispatchEvent(new Event('input'));
       root.querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
       await fixture.whenStable();
     };
     await enter('101');
+    expect(root.querySelector('.note')?.textContent).toContain('Charge now must be from 0 to 100');
     await enter('half');
-    expect(root.querySelector('[role=alert]')?.textContent).toBe('From 0 to 100.');
+    expect(root.querySelector('.note')?.textContent).toContain('Charge now must be a number');
     await enter('71,5');
     expect(noted).toEqual([71.5]);
     expect(root.querySelector('input')).toBeNull();

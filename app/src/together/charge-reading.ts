@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { formatDuration, parseNumber, type Scene } from '@heliarch/core';
+import { formatDuration, type Scene } from '@heliarch/core';
 import { UnitChoice } from '../components/unit-choice';
+import { ChargeEntry } from './charge-entry';
 
 const MS_PER_SECOND = 1000;
 const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
@@ -10,55 +10,20 @@ const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
 @Component({
   selector: 'heli-charge-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [ChargeEntry],
   template: `
     @if (isEditing()) {
-      <form (submit)="take(field.value); $event.preventDefault()">
-        <label for="charge">Charge now</label>
-        <input
-          #field
-          id="charge"
-          class="figures"
-          inputmode="decimal"
-          autocomplete="off"
-          [value]="charge()?.percent ?? ''"
-          [attr.aria-invalid]="isWrong()"
-          aria-describedby="charge-note"
-          (keydown.escape)="isEditing.set(false)"
-        />
-        <span>%</span>
-        <button type="submit" nz-button>Note it</button>
-        <span id="charge-note" role="alert">{{ isWrong() ? 'From 0 to 100.' : '' }}</span>
-      </form>
+      @defer (on immediate) {
+        <heli-charge-entry [charge]="charge()" (left)="isEditing.set(false)" (read)="take($event)" />
+      }
     } @else {
       <button type="button" class="link" (click)="isEditing.set(true)">{{ words() }}</button>
     }
   `,
   styles: `
-    form {
-      display: flex;
-      align-items: baseline;
-      gap: 6px;
-      color: var(--ink-2);
-    }
-    input {
-      width: 44px;
-      height: 28px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      background: none;
-      font-size: 16px;
-      text-align: right;
-    }
     .link {
-      min-height: 28px;
+      min-height: var(--control);
       color: var(--ink-2);
-    }
-    @media (pointer: coarse) {
-      .link,
-      input {
-        min-height: 44px;
-      }
     }
   `,
 })
@@ -68,8 +33,6 @@ export class ChargeReading {
   readonly read = output<number>();
 
   protected readonly isEditing = signal(false);
-  protected readonly isWrong = signal(false);
-
   protected readonly words = computed(() => {
     const charge = this.charge();
     if (!charge) return 'Charge not entered';
@@ -80,11 +43,7 @@ export class ChargeReading {
     return `${charge.percent} % charged, ${when}`;
   });
 
-  protected take(text: string): void {
-    const percent = parseNumber(this.units.numbers, text);
-    const isUsable = percent !== undefined && percent >= 0 && percent <= 100;
-    this.isWrong.set(!isUsable);
-    if (!isUsable) return;
+  protected take(percent: number): void {
     this.isEditing.set(false);
     this.read.emit(percent);
   }

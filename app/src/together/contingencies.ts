@@ -16,7 +16,8 @@ import { EMPTY } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';
 import { AnswerState } from '../components/answer-state';
-import { ArrivalTest, postOf } from '../components/arrival-test';
+import { ArrivalTest } from '../components/arrival-test';
+import { postOf } from '../components/post';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { keepTogether } from '../components/keep-together';
 import { VerdictMark } from '../components/verdict-mark';
@@ -92,12 +93,14 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
           >
         </button>
         @if (open() === 'arrival') {
-          <heli-arrival-test
-            [rig]="rig()"
-            [supply]="result().supply"
-            [post]="hookup"
-            (kept)="tested.emit($event)"
-          />
+          @defer (on immediate) {
+            <heli-arrival-test
+              [rig]="rig()"
+              [supply]="result().supply"
+              [post]="hookup"
+              (kept)="tested.emit($event)"
+            />
+          }
         }
       </div>
     }

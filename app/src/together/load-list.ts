@@ -1,14 +1,5 @@
 import { UnitChoice } from '../components/unit-choice';
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  Injector,
-  signal,
-  viewChildren,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChildren } from '@angular/core';
 import { formatNumber, powerFlowsOf, wattsCounted } from '@heliarch/core';
 import { AnswerState } from '../components/answer-state';
 import { BasisMark } from '../components/basis-mark';
@@ -38,9 +29,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 export class LoadList {
   private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly state = inject(TogetherState);
-  private readonly injector = inject(Injector);
   private readonly ticks = viewChildren(Tick);
-  private readonly sheets = viewChildren(LoadNumbers);
 
   protected readonly groups = computed(() =>
     groupLoads(
@@ -128,7 +117,6 @@ export class LoadList {
   protected openNumbers(row: LoadRow): void {
     this.reached.set(row.load.id);
     this.open.set(row.load.id);
-    afterNextRender(() => this.sheets()[0]?.focus(), { injector: this.injector });
   }
 
   protected toggleNumbers(row: LoadRow): void {

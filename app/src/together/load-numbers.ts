@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -8,32 +9,22 @@ import {
   viewChildren,
 } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import {
-  asIfOn,
-  kindOfPart,
-  partNumber,
-  type Load,
-  type Part,
-  type PartNumber,
-  type Quantity,
-} from '@heliarch/core';
+import { asIfOn, kindOfPart, partNumber, type Load, type Part } from '@heliarch/core';
 import { LimitWorking } from '../components/limit-working';
-import { QuantityField } from '../components/quantity-field';
+import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';
 
-const NUMBERS = [
+const NUMBERS: readonly NumberAsked[] = [
   { purpose: 'running', label: 'Running', unit: 'W' },
   { purpose: 'start', label: 'Start', unit: 'VA' },
   { purpose: 'seconds', label: 'Lasts', unit: 's' },
-] as const;
-
-type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
+];
 
 /** The numbers of one load, to be corrected in place. */
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LimitWorking, NzButtonModule, QuantityField],
+  imports: [LimitWorking, LoadNumber, NzButtonModule],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',
@@ -45,15 +36,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
         <h3>{{ part.name ?? part.id }}</h3>
       }
       @for (number of numbersOf(part); track number.purpose) {
-        <heli-quantity-field
-          [label]="number.label"
-          [unit]="number.unit"
-          [purpose]="number.purpose"
-          [kind]="part.kind"
-          [quantity]="number.quantity"
-          [faultOf]="faultFinder(part, number.purpose)"
-          (corrected)="correct(part, number.purpose, $event)"
-        />
+        <heli-load-number [load]="load()" [part]="part" [asked]="number" />
       }
       @if (!part.start) {
         <p class="caption">No start: a {{ kindName(part) }} starts with what it runs on.</p>
@@ -89,7 +72,7 @@ type NumberField = (typeof NUMBERS)[number] & { readonly quantity: Quantity };
 })
 export class LoadNumbers {
   protected readonly state = inject(TogetherState);
-  private readonly fields = viewChildren(QuantityField);
+  private readonly fields = viewChildren(LoadNumber);
 
   readonly load = input.required<Load>();
   readonly done = output();
@@ -106,28 +89,15 @@ export class LoadNumbers {
   });
   protected readonly asIfOn = computed(() => asIfOn(this.state.rig(), this.state.result(), this.load()));
 
-  /** Puts the cursor into the first number. */
-  focus(): void {
-    this.fields()[0]?.focus();
+  constructor() {
+    afterNextRender(() => this.fields()[0]?.focus());
   }
 
-  protected numbersOf(part: Part): readonly NumberField[] {
-    return NUMBERS.flatMap((number) => {
-      const quantity = partNumber(this.state.rig(), this.load(), part, number.purpose);
-      return quantity ? [{ ...number, quantity }] : [];
-    });
+  protected numbersOf(part: Part): readonly NumberAsked[] {
+    return NUMBERS.filter(({ purpose }) => partNumber(this.state.rig(), this.load(), part, purpose));
   }
 
   protected kindName(part: Part): string {
     return kindOfPart(part.kind).name;
-  }
-
-  protected faultFinder(part: Part, number: PartNumber) {
-    return (quantity: Quantity): string | undefined =>
-      this.state.faultOf(this.load().id, part.id, number, quantity);
-  }
-
-  protected correct(part: Part, number: PartNumber, quantity: Quantity): void {
-    this.state.correct(this.load().id, part.id, number, quantity);
   }
 }

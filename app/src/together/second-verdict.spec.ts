@@ -59,7 +59,7 @@ describe('what stands beside every verdict', () => {
     expect(old.text()).not.toContain('reserve in');
   });
 
-  it('on a hookup is whether the inverter alone would carry it, with the working behind it', () => {
+  it('on a hookup is whether the inverter alone would carry it, with the working behind it', async () => {
     const holds = answers(withShore(30), { supply: 'shore', on: KETTLE });
     expect(holds.text()).toContain('If shore drops out');
     expect(holds.text()).toMatch(/Holds/);
@@ -80,6 +80,7 @@ describe('what stands beside every verdict', () => {
     );
     expect(trips.text()).toMatch(/Trips (at once|within \d+ s)/);
     trips.press(/^Trips/);
+    await trips.fixture.whenStable();
     expect(trips.host.querySelector('heli-limit-working')).not.toBeNull();
   });
 

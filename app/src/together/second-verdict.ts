@@ -61,10 +61,14 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
       </section>
     }
     @if (open() === 'drop-out' && dropOut()?.decider; as limit) {
-      <heli-limit-working class="working" [rig]="rig()" [set]="landing()" [limit]="limit" />
+      @defer (on immediate) {
+        <heli-limit-working class="working" [rig]="rig()" [set]="landing()" [limit]="limit" />
+      }
     }
     @if (open() === 'clock' && clock(); as battery) {
-      <heli-clock-working class="working" [set]="result()" [clock]="battery" />
+      @defer (on immediate) {
+        <heli-clock-working class="working" [set]="result()" [clock]="battery" />
+      }
     }
   `,
   styles: `

@@ -20,6 +20,7 @@ import {
   withKnown,
   withLoad,
   withPartNumber,
+  withRunningFrom,
   withState,
   withSupply,
   type Outlook,
@@ -153,6 +154,15 @@ export class TogetherState {
     this.session.change((rig) => withPartNumber(rig, loadId, partId, number, quantity), {
       label: `correct ${theLoad(this.nameOf(loadId))}`,
       key: `${loadId} ${partId} ${number}`,
+    });
+  }
+
+  /** Running power that is known in amps or VA. */
+  knowRunningBy(loadId: string, partId: string, unit: string, quantity: Quantity): void {
+    const from = unit === 'A' ? { amps: quantity } : { va: quantity };
+    this.session.change((rig) => withRunningFrom(rig, loadId, partId, from), {
+      label: `correct ${theLoad(this.nameOf(loadId))}`,
+      key: `${loadId} ${partId} running`,
     });
   }
 

@@ -38,7 +38,9 @@ import { VerdictMark } from '../components/verdict-mark';
       }
     </p>
     @if (isOpen() && explanation().about; as limit) {
-      <heli-limit-working [rig]="rig()" [set]="set()" [limit]="limit" />
+      @defer (on immediate) {
+        <heli-limit-working [rig]="rig()" [set]="set()" [limit]="limit" />
+      }
     }
   `,
   styles: `

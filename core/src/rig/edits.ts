@@ -1,6 +1,6 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
-import type { Load, Part, Rig, Scene } from './schema.js';
+import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
 
 /** A number of a part that can be corrected on its own. */
 export type PartNumber = 'running' | 'start' | 'seconds';
@@ -59,9 +59,18 @@ export function withPartNumber(
   number: PartNumber,
   quantity: Quantity,
 ): Rig {
+  return withPart(rig, loadId, partId, (part) => corrected(part, number, quantity));
+}
+
+/** The rig with the running power of one part known by another figure than watts. */
+export function withRunningFrom(rig: Rig, loadId: string, partId: string, from: RunningFrom): Rig {
+  return withPart(rig, loadId, partId, (part) => withoutForm({ ...part, runningFrom: from }, 'runningW'));
+}
+
+function withPart(rig: Rig, loadId: string, partId: string, change: (part: Part) => Part): Rig {
   const correct = (load: Load): Load => ({
     ...load,
-    parts: load.parts.map((part) => (part.id === partId ? corrected(part, number, quantity) : part)),
+    parts: load.parts.map((part) => (part.id === partId ? change(part) : part)),
   });
   return { ...rig, loads: rig.loads.map((load) => (load.id === loadId ? correct(load) : load)) };
 }

@@ -1,5 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
+import { NzSelectComponent } from 'ng-zorro-antd/select';
 import type { Rig } from '@heliarch/core';
 import type { Target } from '../../storage/rig-edits';
 import { RigSession } from '../../storage/rig-session';
@@ -25,17 +27,17 @@ function field(target: Target, path: string, change: (rig: Rig) => Rig = (rig) =
     into.dispatchEvent(new Event('change'));
     fixture.detectChanges();
   };
+  const select = (): NzSelectComponent =>
+    fixture.debugElement.query(By.directive(NzSelectComponent)).componentInstance as NzSelectComponent;
   const choose = (option: string): void => {
-    const select = host.querySelector('select')!;
-    select.value = option;
-    select.dispatchEvent(new Event('change'));
+    select().onItemClick(option);
     fixture.detectChanges();
   };
   const press = (label: RegExp): void => {
     [...host.querySelectorAll('button')].find((each) => label.test(each.ariaLabel ?? ''))!.click();
     fixture.detectChanges();
   };
-  return { rig, host, box, type, choose, press, fixture };
+  return { rig, host, box, type, select, choose, press, fixture };
 }
 
 const BANK: Target = { list: 'batteries', id: 'bank' };
@@ -50,16 +52,13 @@ describe('a field of a sheet', () => {
     expect(host.textContent).toContain('= 720 to 1,680 W');
   });
 
-  it('never blocks typing: what is no number stays, says so, and changes nothing until it is left', () => {
-    const { box, host, type, rig, fixture } = field(BANK, 'ampHours');
+  it('never blocks typing: what is no number waits, says so, and changes nothing', () => {
+    const { box, host, type, rig } = field(BANK, 'ampHours');
     type('2oo');
     expect(box().value).toBe('2oo');
     expect(box().getAttribute('aria-invalid')).toBe('true');
     expect(host.textContent).toContain('Amp-hours must be a number, such as 100');
     expect(rig().batteries[0]?.ampHours.value).toBe(100);
-    box().dispatchEvent(new Event('blur'));
-    fixture.detectChanges();
-    expect(box().value).toBe('100');
     type('-5');
     expect(host.textContent).toContain('must be a number of Ah from 1 to 100000; found -5');
     expect(rig().batteries[0]?.ampHours.value).toBe(100);
@@ -98,7 +97,7 @@ describe('a field of a sheet', () => {
     const { host, type, press, choose, rig } = field({ list: 'loads', id: 'kettle' }, 'parts[0].runningW');
     choose('measured');
     press(/change the doubt/);
-    const [, , more, cause] = [...host.querySelectorAll('input')];
+    const [, more, cause] = [...host.querySelectorAll<HTMLInputElement>('heli-doubt-sheet input')];
     type('100', more);
     type('hot day', cause);
     expect(rig().loads[0]?.parts[0]?.runningW).toEqual(
@@ -115,9 +114,8 @@ describe('a field of a sheet', () => {
   });
 
   it('offers what a reference may name, by name', () => {
-    const { host, choose, rig } = field({ list: 'circuits', id: 'main' }, 'bus');
-    const options = [...host.querySelectorAll('option')].map((option) => option.textContent.trim());
-    expect(options).toEqual(['Battery', 'Output']);
+    const { select, choose, rig } = field({ list: 'circuits', id: 'main' }, 'bus');
+    expect(select().nzOptions.map(({ label }) => label)).toEqual(['Battery', 'Output']);
     choose('dc');
     expect(rig().circuits[0]?.bus).toBe('dc');
   });

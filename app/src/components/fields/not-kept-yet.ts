@@ -18,9 +18,15 @@ import { SheetContext } from './sheet-context';
         <button type="button" class="link" (click)="sheet.discard()">Take it back</button>
       </div>
     }
+    @for (name of sheet.unread(); track name) {
+      <p role="status">
+        <strong>Not read:</strong> {{ name }}. What it was before counts until it is a number.
+      </p>
+    }
   `,
   styles: `
-    div {
+    div,
+    p[role] {
       padding: 8px 14px;
       border-bottom: 1px solid var(--ink);
       background: var(--sun-wash);

@@ -1,8 +1,15 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormRecord, type FormControl } from '@angular/forms';
 import { type Part, type Rig } from '@heliarch/core';
 import { fieldAt, topFields, typicalAt, withoutIndexes, type Field } from '@heliarch/core/editing';
+import { map } from 'rxjs';
 import { fieldValue, placeOf, RigEdits, type Target } from '../../storage/rig-edits';
 import { RigSession } from '../../storage/rig-session';
+import type { Known } from '../quantity/quantity-control';
+
+/** What a field of the rig file may hold. */
+export type FieldValue = Known | string | readonly string[];
 
 /** What the fields of one sheet share: whose they are, their values as typed, and which is asked about. */
 @Injectable()
@@ -12,6 +19,13 @@ export class SheetContext {
   readonly target = signal<Target>({ list: 'rig', id: '' });
   /** The field whose help is shown, by its place in the document. */
   readonly asked = signal<string | undefined>(undefined);
+
+  /** The fields that are on the screen, by their paths; what cannot be read yet waits in them. */
+  private readonly form = new FormRecord<FormControl<FieldValue>>({});
+  /** The names of the fields whose text cannot be read. */
+  readonly unread = toSignal(this.form.statusChanges.pipe(map(() => this.namesOfUnread())), {
+    initialValue: [],
+  });
 
   /** The rig as typed. */
   readonly rig = computed((): Rig => {
@@ -40,6 +54,21 @@ export class SheetContext {
   partOf(loadId: string, partId: string): Part | undefined {
     const load = this.session.rig()?.loads.find(({ id }) => id === loadId);
     return load?.parts.find(({ id }) => id === partId);
+  }
+
+  join(path: string, control: FormControl<FieldValue>): void {
+    this.form.setControl(path, control);
+  }
+
+  leave(path: string, control: FormControl<FieldValue>): void {
+    // Another row may have taken its place before it went.
+    if (this.form.controls[path] === control) this.form.removeControl(path);
+  }
+
+  private namesOfUnread(): readonly string[] {
+    return Object.entries(this.form.controls)
+      .filter(([, control]) => control.hasError('unreadable'))
+      .map(([path]) => this.field(path).label);
   }
 
   /** The place of a field of this sheet in the whole document; its bare path once the entry is gone. */

@@ -1,8 +1,11 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { QuantityControl } from '../../components/quantity/quantity-control';
+import { readingFault, readingsForm, readingsOf } from '../../components/quantity/readings';
 import { Tick } from '../../components/tick';
+import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { formatNumber, parseNumber } from '@heliarch/core';
+import { formatNumber } from '@heliarch/core';
 
 /** Watts and power factor, as a meter gives them. */
 export interface Metered {
@@ -15,31 +18,23 @@ const FIELDS = [
   { id: 'amps', label: 'Amps', unit: 'A' },
   { id: 'watts', label: 'Watts', unit: 'W' },
 ] as const;
-type FieldId = (typeof FIELDS)[number]['id'];
 
 /** Volts, amps and watts read off a plug-in meter at the same moment. */
 @Component({
   selector: 'heli-meter-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, Tick],
+  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule, Tick],
   template: `
     <div class="cells">
       @for (field of fields; track field.id) {
-        <label>
-          {{ field.label }}
-          <span>
-            <input
-              #box
-              type="text"
-              inputmode="decimal"
-              autocomplete="off"
-              class="figures"
-              [value]="typed()[field.id]"
-              (input)="type(field.id, box.value)"
-            />
-            {{ field.unit }}
-          </span>
-        </label>
+        <heli-quantity
+          look="reading"
+          [name]="field.label"
+          [unit]="field.unit"
+          [isPlain]="true"
+          [fault]="faultOf(form.controls[field.id]!)"
+          [formControl]="form.controls[field.id]!"
+        />
       }
       <span class="derived" role="status">
         @if (metered(); as found) {
@@ -66,26 +61,6 @@ type FieldId = (typeof FIELDS)[number]['id'];
       gap: 8px 18px;
       padding: 8px 0;
     }
-    label {
-      color: var(--ink-2);
-      font-size: 12.5px;
-    }
-    .cells label span {
-      display: block;
-    }
-    .cells input {
-      width: 78px;
-      height: 30px;
-      padding: 0 4px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      border-radius: 0;
-      background: none;
-      font-size: 19px;
-      font-weight: 500;
-      text-align: right;
-      color: var(--ink);
-    }
     .derived {
       flex: 1 1 160px;
       min-height: 24px;
@@ -96,11 +71,6 @@ type FieldId = (typeof FIELDS)[number]['id'];
       gap: 8px;
       padding-bottom: 8px;
     }
-    @media (pointer: coarse) {
-      .cells input {
-        height: 44px;
-      }
-    }
   `,
 })
 export class MeterReading {
@@ -110,21 +80,14 @@ export class MeterReading {
   readonly taken = output<Metered>();
 
   protected readonly fields = FIELDS;
-  protected readonly typed = signal<Record<FieldId, string>>({ volts: '', amps: '', watts: '' });
+  protected readonly form = readingsForm(FIELDS.map(({ id }) => id));
+  private readonly values = readingsOf(this.form);
+  protected readonly faultOf = readingFault;
   protected readonly wasHeard = signal(false);
-
-  private readonly values = computed(() => {
-    const { volts, amps, watts } = this.typed();
-    return {
-      volts: parseNumber(this.numberStyle, volts),
-      amps: parseNumber(this.numberStyle, amps),
-      watts: parseNumber(this.numberStyle, watts),
-    };
-  });
 
   protected readonly metered = computed(() => {
     const { volts, amps, watts } = this.values();
-    if (!volts || !amps || !watts || volts < 0 || amps < 0 || watts < 0) return undefined;
+    if (!volts || !amps || !watts) return undefined;
     const apparent = volts * amps;
     return watts > apparent * METER_ERROR
       ? undefined
@@ -140,10 +103,6 @@ export class MeterReading {
   });
 
   protected readonly isUnheard = computed(() => this.asksForState() && !this.wasHeard());
-
-  protected type(id: FieldId, text: string): void {
-    this.typed.update((typed) => ({ ...typed, [id]: text }));
-  }
 
   protected take(): void {
     const found = this.metered();

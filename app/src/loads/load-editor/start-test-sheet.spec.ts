@@ -18,10 +18,10 @@ describe('measuring a start', () => {
   it('subtracts the base and counts as measured once the starts agree: 27 A less 2 A at 120 V are 3,000 VA (common practice, no published source)', () => {
     const { page, taken } = setUp();
     page.type(/^Base before/, '2');
-    page.type('Start 1, A', '26');
+    page.type('Start 1', '26');
     expect(page.text('[role=status]')).toContain('not measured yet');
-    page.type('Start 2, A', '27');
-    page.type('Start 3, A', '26.5');
+    page.type('Start 2', '27');
+    page.type('Start 3', '26.5');
     page.type(/^Base after/, '2');
     expect(page.text('[role=status]')).toContain('25 A less the base, 3,000 VA');
     expect(page.text('[role=status]')).toContain('it counts as measured');
@@ -40,21 +40,23 @@ describe('measuring a start', () => {
   it('says what the set that is on would say then', () => {
     const { page } = setUp();
     page.type(/^Base before/, '0');
-    page.type('Start 1, A', '25');
-    page.type('Start 2, A', '25');
-    page.type('Start 3, A', '25');
+    page.type('Start 1', '25');
+    page.type('Start 2', '25');
+    page.type('Start 3', '25');
     expect(page.text('[role=status]')).toMatch(/The set that is on/);
-    for (const start of [1, 2, 3]) page.type(`Start ${start}, A`, '60');
+    for (const start of [1, 2, 3]) page.type(`Start ${start}`, '60');
     expect(page.text('[role=status]')).toMatch(/becomes Trips/);
   });
 
-  it('leaves out what is no reading, says which, and offers another line once five are filled', () => {
+  it('says what is no reading and keeps nothing until it is one, and offers another line once five are filled', () => {
     const { page } = setUp();
     page.type(/^Base before/, '2');
-    page.type('Start 1, A', 'about 26');
-    expect(page.text('[role=status]')).toContain('“about 26” is not a number');
-    expect(page.has('input', 'Start 6, A')).toBeFalse();
-    for (const start of [1, 2, 3, 4, 5]) page.type(`Start ${start}, A`, '26');
-    expect(page.has('input', 'Start 6, A')).toBeTrue();
+    page.type('Start 1', 'about 26');
+    expect(page.text()).toContain('Start 1 must be a number');
+    page.type('Start 2', '26');
+    expect(page.isDisabled('Keep these readings')).toBeTrue();
+    expect(page.has('input', 'Start 6')).toBeFalse();
+    for (const start of [1, 2, 3, 4, 5]) page.type(`Start ${start}`, '26');
+    expect(page.has('input', 'Start 6')).toBeTrue();
   });
 });

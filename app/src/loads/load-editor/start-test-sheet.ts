@@ -1,6 +1,7 @@
-import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from '../../components/unit-choice';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormArray, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import {
   check,
@@ -8,7 +9,6 @@ import {
   explain,
   formatAmount,
   formatNumber,
-  parseNumber,
   systemOfLoad,
   verdictPhrase,
   withPartNumber,
@@ -17,6 +17,15 @@ import {
   type Quantity,
 } from '@heliarch/core';
 import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/editing';
+import { map } from 'rxjs';
+import { QuantityControl } from '../../components/quantity/quantity-control';
+import {
+  readingControl,
+  readingFault,
+  readingOf,
+  readingsForm,
+  readingsOf,
+} from '../../components/quantity/readings';
 import { RigSession } from '../../storage/rig-session';
 
 export interface StartTaken {
@@ -24,75 +33,64 @@ export interface StartTaken {
   readonly seconds: Quantity | undefined;
 }
 
-const STARTS = [0, 1, 2, 3, 4, 5, 6, 7];
 const FIRST_SHOWN = 5;
+const MOST_STARTS = 8;
 
 /** The readings of a start in the order they are taken, judged as they come in. */
 @Component({
   selector: 'heli-start-test-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
   template: `
     <ol>
       <li>Clamp ONE conductor, not the whole cord. Everything else that is on stays as it is.</li>
       <li>
-        <label>
-          Base before, A
-          <input
-            #before
-            type="text"
-            inputmode="decimal"
-            [value]="baseBefore()"
-            (input)="baseBefore.set(before.value)"
-          />
-        </label>
+        <heli-quantity
+          look="row"
+          name="Base before"
+          unit="A"
+          [isPlain]="true"
+          [fault]="faultOf(form.controls['before']!)"
+          [formControl]="form.controls['before']!"
+        />
       </li>
       <li>
         Starts, A, at least one of them warm and against pressure; wait as long as it asks for in between.
         <span class="starts">
-          @for (index of shown(); track index) {
-            <input
-              #start
-              type="text"
-              inputmode="decimal"
-              [attr.aria-label]="'Start ' + (index + 1) + ', A'"
-              [value]="starts()[index] ?? ''"
-              (input)="type(index, start.value)"
+          @for (control of starts.controls; track control; let index = $index) {
+            <heli-quantity
+              look="reading"
+              unit="A"
+              [name]="'Start ' + (index + 1)"
+              [isPlain]="true"
+              [fault]="faultOf(control)"
+              [formControl]="control"
             />
           }
         </span>
       </li>
       <li>
-        <label>
-          How long the longest lasted, s
-          <input
-            #lasts
-            type="text"
-            inputmode="decimal"
-            [value]="seconds()"
-            (input)="seconds.set(lasts.value)"
-          />
-        </label>
+        <heli-quantity
+          look="row"
+          name="How long the longest lasted"
+          unit="s"
+          [isPlain]="true"
+          [fault]="faultOf(form.controls['seconds']!)"
+          [formControl]="form.controls['seconds']!"
+        />
       </li>
       <li>
-        <label>
-          Base after, A
-          <input
-            #after
-            type="text"
-            inputmode="decimal"
-            [value]="baseAfter()"
-            (input)="baseAfter.set(after.value)"
-          />
-        </label>
+        <heli-quantity
+          look="row"
+          name="Base after"
+          unit="A"
+          [isPlain]="true"
+          [fault]="faultOf(form.controls['after']!)"
+          [formControl]="form.controls['after']!"
+        />
       </li>
     </ol>
     <div role="status">
-      @if (unread(); as text) {
-        <p>
-          <strong>“{{ text }}” is not a number of 0 or more, and is left out.</strong>
-        </p>
-      }
       @if (judged(); as found) {
         <p class="figures">
           <strong>{{ amps(found.amps) }} less the base, {{ va(found.va.value) }}.</strong>
@@ -109,7 +107,9 @@ const FIRST_SHOWN = 5;
         <p class="caption">Base before and the first start are enough to begin with.</p>
       }
     </div>
-    <button type="button" nz-button [disabled]="!judged()" (click)="take()">Keep these readings</button>
+    <button type="button" nz-button [disabled]="!judged() || starts.invalid || form.invalid" (click)="take()">
+      Keep these readings
+    </button>
   `,
   styles: `
     :host {
@@ -131,23 +131,8 @@ const FIRST_SHOWN = 5;
       flex-wrap: wrap;
       gap: 8px;
     }
-    input {
-      width: 62px;
-      height: 28px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      border-radius: 0;
-      background: none;
-      font: 500 16px var(--figures);
-      text-align: right;
-    }
     p {
       padding: 2px 0;
-    }
-    @media (pointer: coarse) {
-      input {
-        height: 44px;
-      }
     }
   `,
 })
@@ -159,32 +144,31 @@ export class StartTestSheet {
   readonly taken = output<StartTaken>();
 
   protected readonly words = START_FAULT_WORDS;
-  protected readonly baseBefore = signal('');
-  protected readonly baseAfter = signal('');
-  protected readonly seconds = signal('');
-  protected readonly starts = signal<readonly string[]>([]);
-
+  protected readonly form = readingsForm(['before', 'after', 'seconds']);
+  private readonly values = readingsOf(this.form);
   /** Five, and one more as long as the last one is filled. */
-  protected readonly shown = computed(() => {
-    const filled = this.starts().filter((text) => text.trim() !== '').length;
-    return STARTS.slice(0, Math.max(FIRST_SHOWN, filled + 1));
-  });
-
-  /** What was typed and is no reading. */
-  protected readonly unread = computed(() =>
-    [this.baseBefore(), ...this.starts(), this.seconds(), this.baseAfter()].find(
-      (text) => text.trim() !== '' && reading(this.numberStyle, text) === undefined,
-    ),
+  protected readonly starts = new FormArray(Array.from({ length: FIRST_SHOWN }, readingControl));
+  private readonly startsA = toSignal(
+    this.starts.events.pipe(map(() => this.starts.controls.flatMap((each) => readingOf(each) ?? []))),
+    { initialValue: [] },
   );
+  protected readonly faultOf = readingFault;
+
+  constructor() {
+    this.starts.valueChanges.pipe(takeUntilDestroyed()).subscribe((values) => {
+      if (values.length < MOST_STARTS && values.every((value) => value !== null))
+        this.starts.push(readingControl(), { emitEvent: false });
+    });
+  }
 
   protected readonly readings = computed(() => {
-    const before = reading(this.numberStyle, this.baseBefore());
+    const { before, after } = this.values();
     const rig = this.session.rig();
     if (before === undefined || !rig) return undefined;
     return {
       baseBeforeA: before,
-      baseAfterA: reading(this.numberStyle, this.baseAfter()),
-      startsA: this.starts().flatMap((text) => reading(this.numberStyle, text) ?? []),
+      baseAfterA: after,
+      startsA: this.startsA(),
       volts: systemOfLoad(rig, this.load()).volts,
     };
   });
@@ -210,18 +194,10 @@ export class StartTestSheet {
     return `The set that is on: ${verdictPhrase(wordsNow)} becomes ${verdictPhrase(wordsThen)}. ${wordsThen.action}`;
   });
 
-  protected type(index: number, text: string): void {
-    this.starts.update((before) => {
-      const after = Array.from({ length: Math.max(before.length, index + 1) }, (_, i) => before[i] ?? '');
-      after[index] = text;
-      return after;
-    });
-  }
-
   protected take(): void {
     const [found, readings] = [this.judged(), this.readings()];
     if (!found || !readings) return;
-    const seconds = reading(this.numberStyle, this.seconds());
+    const { seconds } = this.values();
     const note = `Starts ${readings.startsA.join(', ')} A; base ${readings.baseBeforeA}${readings.baseAfterA === undefined ? '' : ` and ${readings.baseAfterA}`} A at ${readings.volts} V.`;
     this.taken.emit({
       va: { ...found.va, value: Math.round(found.va.value), note },
@@ -236,10 +212,4 @@ export class StartTestSheet {
   protected va(value: number): string {
     return formatAmount(this.numberStyle, value, 'VA');
   }
-}
-
-/** A reading: a number from 0 on. */
-function reading(style: NumberStyle, text: string): number | undefined {
-  const value = parseNumber(style, text);
-  return value !== undefined && value >= 0 ? value : undefined;
 }

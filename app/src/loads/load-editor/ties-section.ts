@@ -1,53 +1,23 @@
-import { UnitChoice } from '../../components/unit-choice';
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { parseNumber, type Load, type Rig } from '@heliarch/core';
+import { type Load, type Rig } from '@heliarch/core';
+import { Select } from '../../components/select/select';
 import { RigSession } from '../../storage/rig-session';
-
-type Tie = NonNullable<Rig['ties']>[number];
+import { TieLine, type Tie } from './tie-line';
 
 /** What starts with this load, what excludes it, and what drops it. */
 @Component({
   selector: 'heli-ties-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, Select, TieLine],
   template: `
     @for (tie of ties(); track tie.index) {
-      <p class="line">
-        Starts with
-        <select
-          #leader
-          aria-label="The load it starts with"
-          [value]="tie.leader"
-          (change)="setTie(tie.index, { leader: leader.value })"
-        >
-          @for (other of others(); track other.id) {
-            <option [value]="other.id" [selected]="other.id === tie.leader">{{ other.name }}</option>
-          }
-        </select>
-        after
-        <input
-          #delay
-          type="text"
-          inputmode="decimal"
-          aria-label="Seconds after it"
-          [value]="tie.delayS"
-          (change)="setSeconds(tie.index, 'delayS', delay.value)"
-        />
-        s, runs on for
-        <input
-          #runOn
-          type="text"
-          inputmode="decimal"
-          aria-label="Seconds it runs on"
-          [value]="tie.runOnS ?? ''"
-          (change)="setSeconds(tie.index, 'runOnS', runOn.value)"
-        />
-        s
-        <button type="button" class="link" aria-label="Remove this tie" (click)="removeTie(tie.index)">
-          remove
-        </button>
-      </p>
+      <heli-tie-line
+        [tie]="tie"
+        [others]="others()"
+        (changed)="setTie(tie.index, $event)"
+        (removed)="removeTie(tie.index)"
+      />
     }
     @for (leader of led(); track leader) {
       <p>{{ leader }} starts with it.</p>
@@ -74,18 +44,19 @@ type Tie = NonNullable<Rig['ties']>[number];
       </p>
     }
     <p class="line">
-      <select #other aria-label="Another load" [value]="others()[0]?.id ?? ''">
-        @for (each of others(); track each.id) {
-          <option [value]="each.id">{{ each.name }}</option>
-        }
-      </select>
-      <button type="button" nz-button [disabled]="others().length === 0" (click)="tieTo(other.value)">
+      <heli-select
+        label="Another load"
+        [choices]="others()"
+        [selected]="other()"
+        (choose)="picked.set($event)"
+      />
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="tieTo(other())">
         It starts with that one
       </button>
-      <button type="button" nz-button [disabled]="others().length === 0" (click)="lockWith(other.value)">
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="lockWith(other())">
         Only one of the two runs
       </button>
-      <button type="button" nz-button [disabled]="others().length === 0" (click)="dropFor(other.value)">
+      <button type="button" nz-button [disabled]="others().length === 0" (click)="dropFor(other())">
         It is dropped while that one runs
       </button>
     </p>
@@ -102,37 +73,27 @@ type Tie = NonNullable<Rig['ties']>[number];
       gap: 4px 8px;
       padding: 3px 0;
     }
-    input {
-      width: 46px;
-      height: 26px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      border-radius: 0;
-      background: none;
-      text-align: right;
-    }
-    select {
-      height: 28px;
-      max-width: 190px;
-      border: 1px solid var(--rule-2);
-      border-radius: 2px;
-      background: var(--paper);
-    }
-    @media (pointer: coarse) {
-      input,
-      select {
-        height: 44px;
-      }
+    heli-select {
+      width: 190px;
     }
   `,
 })
 export class TiesSection {
-  private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   readonly rig = input.required<Rig>();
   readonly load = input.required<Load>();
 
-  protected readonly others = computed(() => this.rig().loads.filter(({ id }) => id !== this.load().id));
+  protected readonly others = computed(() =>
+    this.rig()
+      .loads.filter(({ id }) => id !== this.load().id)
+      .map(({ id, name }) => ({ id, label: name })),
+  );
+  protected readonly picked = signal('');
+  /** Which other load is meant; the first until one is chosen, or the chosen one is gone. */
+  protected readonly other = computed(() => {
+    const ids = this.others().map(({ id }) => id);
+    return ids.includes(this.picked()) ? this.picked() : (ids[0] ?? '');
+  });
   protected readonly ties = computed(() =>
     (this.rig().ties ?? [])
       .map((tie, index) => ({ ...tie, index }))
@@ -182,12 +143,6 @@ export class TiesSection {
       ...rig,
       ties: (rig.ties ?? []).map((tie, i) => (i === index ? { ...tie, ...part } : tie)),
     }));
-  }
-
-  protected setSeconds(index: number, key: 'delayS' | 'runOnS', text: string): void {
-    const seconds = parseNumber(this.numberStyle, text);
-    if (seconds === undefined || seconds < 0 || seconds > MOST_TIE_S) return;
-    this.setTie(index, { [key]: seconds });
   }
 
   protected removeTie(index: number): void {
@@ -240,5 +195,3 @@ export class TiesSection {
     return this.rig().loads.find((load) => load.id === id)?.name ?? id;
   }
 }
-
-const MOST_TIE_S = 3600;

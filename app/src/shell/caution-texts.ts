@@ -1,5 +1,3 @@
-import { Injectable, signal } from '@angular/core';
-
 export interface Caution {
   readonly title: string;
   readonly text: string;
@@ -44,9 +42,3 @@ export const CAUTIONS: readonly Caution[] = [
     text: 'For medical devices, and for animals that depend on cooling, do not rely on this tool. Keep an independent back-up.',
   },
 ];
-
-/** Whether the cautions are open; any room may open them. */
-@Injectable({ providedIn: 'root' })
-export class CautionSheet {
-  readonly isOpen = signal(false);
-}

@@ -1,0 +1,60 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import type { Scene } from '@heliarch/core';
+import { QuantityControl, type Known } from '../components/quantity/quantity-control';
+
+/** The charge as it is read off the meter, to be noted. */
+@Component({
+  selector: 'heli-charge-entry',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
+  template: `
+    <form (submit)="take(); $event.preventDefault()" (keydown.escape)="left.emit()">
+      <heli-quantity name="Charge now" unit="%" [isPlain]="true" [fault]="fault()" [formControl]="percent" />
+      <button type="submit" nz-button>Note it</button>
+    </form>
+  `,
+  styles: `
+    form {
+      display: flex;
+      align-items: start;
+      gap: 6px;
+    }
+    heli-quantity {
+      grid-template-columns: auto auto;
+      padding: 0;
+    }
+  `,
+})
+export class ChargeEntry {
+  readonly charge = input.required<Scene['charge']>();
+  readonly read = output<number>();
+  readonly left = output();
+
+  protected readonly percent = new FormControl<Known>(null);
+  protected readonly fault = signal<string | undefined>(undefined);
+  private readonly box = viewChild.required(QuantityControl);
+
+  constructor() {
+    afterNextRender(() => {
+      this.percent.setValue(this.charge()?.percent ?? null);
+      this.box().focus();
+    });
+  }
+
+  protected take(): void {
+    const { value, valid } = this.percent;
+    const isUsable = valid && typeof value === 'number' && value >= 0 && value <= 100;
+    this.fault.set(isUsable ? undefined : 'must be from 0 to 100');
+    if (isUsable) this.read.emit(value);
+  }
+}
