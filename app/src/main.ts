@@ -7,7 +7,6 @@ import {
 import { bootstrapApplication } from '@angular/platform-browser';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
-import { provideNzWave } from 'ng-zorro-antd/core/wave';
 import { RigDatabase } from './storage/rig-database';
 import { Defects } from './shell/defects';
 import { ROOMS } from './shell/rooms';
@@ -31,8 +30,6 @@ bootstrapApplication(Shell, {
       enabled: !isDevMode(),
       registrationStrategy: `registerWhenStable:${LONGEST_WAIT_FOR_THE_FIRST_ROOM_MS}`,
     }),
-    // A button of a printed instrument does not ripple.
-    provideNzWave({ disabled: true }),
     provideRouter(ROOMS, withComponentInputBinding()),
     { provide: RigDatabase, useFactory: () => new RigDatabase() },
   ],

@@ -24,6 +24,7 @@ import {
   type Rig,
   type Scene,
 } from '@heliarch/core';
+import { CAUTION_TEXTS } from '@heliarch/core/explaining';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 
 /** Version of this report; docs/command-line.md describes it. */
@@ -73,7 +74,7 @@ export function reportAsJson(
     settledBy: settlementOf(compiled, scene, result) ?? null,
     doubts: result.decider ? doubtsOf(result.decider).map(doubtAsJson) : [],
     notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
-    cautions: cautionsOf(rig, result).map(({ id, line, text }) => ({ id, line, text })),
+    cautions: cautionsOf(rig, result).map((id) => ({ id, ...CAUTION_TEXTS[id] })),
     contradictions: contradictionsOf(rig, wireTablesOf(rig)).map(({ id, field, message }) => ({
       id,
       field,

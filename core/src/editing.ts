@@ -8,7 +8,18 @@ export { typicalAt } from './electrical/typical-values.js';
 export { wireTablesOf } from './electrical/wire-tables.js';
 export { TYPICAL_LOADS_SOURCE, findTypicalLoads, type TypicalLoad } from './reference/typical-loads.js';
 export { helpOf } from './rig/field-help.js';
-export { MAINS, rigFromAnswers, type FirstAnswers, type MainsId } from './rig/first-answers.js';
+export type {
+  FirstAnswers,
+  FirstCharger,
+  FirstHookup,
+  FirstLoad,
+  FirstPlace,
+  FirstTier,
+} from './first-run/answers.js';
+export { findKinds } from './first-run/find-kinds.js';
+export { suggestedPlace } from './first-run/loads-from-answers.js';
+export { MAINS, type MainsId } from './first-run/mains.js';
+export { rigFromAnswers } from './first-run/rig-from-answers.js';
 export { fieldAt, topFields, withoutIndexes, type Field } from './rig/field-table.js';
 export { loadFromKind, newEntry, plainLoad, usualCurve } from './rig/new-entries.js';
 export { contradictionsOf, type Contradiction } from './rig/contradictions.js';

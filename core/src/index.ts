@@ -51,11 +51,10 @@ export { batteryClockOf, type BatteryClock } from './answers/battery-clock.js';
 export { check, ladderOf, type CheckResult, type StartOrderRule } from './verdict/check.js';
 export { doubtsOf, type Doubt } from './verdict/doubts.js';
 export type { Progress } from './answers/progress.js';
-export { cautionsOf, type Caution } from './answers/cautions.js';
-export { clockWorkingOf } from './wording/clock-working.js';
+export { cautionsOf } from './answers/cautions.js';
+export type { CautionId } from './reference/cautions.js';
 export { dropOutOf, type DropOut } from './answers/drop-out.js';
 export { dimmingOf, type Dimming } from './answers/dimming.js';
-export { dimmingWords } from './wording/dimming-words.js';
 export {
   VERDICT_WORDS,
   explain,
@@ -68,7 +67,6 @@ export {
   type Explanation,
 } from './wording/explain.js';
 export { inputLimitOf, type InputLimit } from './answers/input-limit.js';
-export { inputLimitWords } from './wording/input-limit-words.js';
 export type { Limit } from './verdict/limit.js';
 export { limitLabel, partName } from './wording/names.js';
 export { worthLookingUpWords } from './wording/worth-looking-up-words.js';
@@ -82,17 +80,13 @@ export { notChecked } from './answers/not-checked.js';
 export { outlookWords, wattsCounted, wattsInState } from './wording/outlook-words.js';
 export { powerFlowsOf } from './answers/power-flows.js';
 export { powerBackOf, type PowerBack } from './answers/power-back.js';
-export { powerBackWords } from './wording/power-back-words.js';
-export { sourceTestWords } from './wording/source-test-words.js';
 export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';
 export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';
-export { unplannedLoadWords } from './wording/unplanned-load-words.js';
 export type { Verdict } from './verdict/verdict.js';
 export { voltageDropsOf, type VoltageDrop } from './answers/voltage-drop.js';
-export { voltageDropWords } from './wording/voltage-drop-words.js';
 export { compile, type CompiledRig } from './system/compile.js';
-export { asIfOn, workingOf, type AnsweredSet } from './wording/working.js';
+export type { AnsweredSet } from './wording/working.js';
 export {
   LARGEST_FILE_BYTES,
   problemLines,

@@ -8,6 +8,7 @@ const FOLDER = 'app/src/styles/library';
 const SHEETS = {
   first: ['button', 'radio', 'checkbox'],
   fields: ['input', 'select'],
+  amounts: ['input-number'],
   dialogs: ['modal'],
 };
 

@@ -1,16 +1,16 @@
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   sourceTest,
-  sourceTestWords,
   validateRig,
   withArrivalTest,
   type Rig,
   type SourceTest,
   type Supply,
 } from '@heliarch/core';
+import { sourceTestWords } from '@heliarch/core/explaining';
 import { keepTogether } from './keep-together';
 import type { Post } from './post';
 import { QuantityControl } from './quantity/quantity-control';
@@ -29,7 +29,7 @@ const FIELDS = [
 @Component({
   selector: 'heli-arrival-test',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
+  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule],
   template: `
     <p>Read volts and amps at the inlet: first with little on, then with a heater or kettle.</p>
     <div class="readings">

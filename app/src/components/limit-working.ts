@@ -6,11 +6,11 @@ import {
   formatAmount,
   partName,
   plainText,
-  workingOf,
   type Limit,
   type Rig,
   type AnsweredSet,
 } from '@heliarch/core';
+import { workingOf } from '@heliarch/core/explaining';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from './keep-together';
 

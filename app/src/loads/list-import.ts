@@ -2,7 +2,7 @@ import { UnitChoice } from '../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { Dialog } from '../components/dialog';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { loadTable, readLoadTable } from '@heliarch/core/editing';
 import { parse, unparse } from 'papaparse';
 import { saveBlob } from '../storage/rig-files';
@@ -16,7 +16,7 @@ const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left
 @Component({
   selector: 'heli-list-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, NzButtonModule],
+  imports: [Dialog, NzButtonComponent],
   template: `
     <heli-dialog heading="Bring in a load list" [isOpen]="isOpen()" (closed)="close()">
       <p class="caption">

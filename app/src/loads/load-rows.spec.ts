@@ -5,7 +5,13 @@ const kinds = ['kettle', 'band-saw', 'roof-air-small', 'laptop'].flatMap((id) =>
   findTypicalLoads('').filter((kind) => kind.id === id),
 );
 const rows = loadRows(
-  rigFromAnswers({ name: 'Mine', mains: 'na-120', circuits: [{ name: 'Galley', amps: 20 }], loads: kinds }),
+  rigFromAnswers({
+    name: 'Mine',
+    mains: 'na-120',
+    hookups: [],
+    circuits: [{ name: 'Galley', amps: 20 }],
+    loads: kinds.map((kind) => ({ kind })),
+  }),
 );
 const names = (words: string, column: Parameters<typeof sorted>[1]['column'], isDown = false) =>
   sorted(filtered(rows, words), { column, isDown }).flatMap((group) =>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { type Load, choiceWords, countDoubts, entriesOf } from '@heliarch/core';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
@@ -17,7 +17,7 @@ const BELOW_EACH_OTHER = '(max-width: 1100px)';
 @Component({
   selector: 'heli-loads',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonModule, Select, WorthNext],
+  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonComponent, Select, WorthNext],
   providers: [LoadsState],
   templateUrl: './loads.html',
   styleUrl: './loads.css',

@@ -1,7 +1,7 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { formatNumber, entriesOf, ENTRY_WORDS, type Entry } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { placeOf, type Target } from '../storage/rig-edits';
@@ -22,7 +22,7 @@ const VOLTS_OF_ONE = 12.8;
 @Component({
   selector: 'heli-entry-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldHelpLine, NotKeptYet, NzButtonModule, RouterLink],
+  imports: [FieldGroup, FieldHelpLine, NotKeptYet, NzButtonComponent, RouterLink],
   providers: [SheetContext],
   template: `
     @if (entry(); as entry) {

@@ -8,7 +8,7 @@ import {
   linkedSignal,
   viewChild,
 } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { WorthNext } from '../components/worth-next';
@@ -46,7 +46,7 @@ const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
     CdkMenuTrigger,
     ChoiceBar,
     FitHeadline,
-    NzButtonModule,
+    NzButtonComponent,
     OneLineDiagram,
     PartSheet,
     RigChecks,

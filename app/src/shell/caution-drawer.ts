@@ -6,7 +6,7 @@ import {
   inject,
   viewChild,
 } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BUILD_NAME } from '../components/build-info';
 import { CautionSheet } from '../components/caution-sheet';
 import { CAUTIONS } from './caution-texts';
@@ -15,7 +15,7 @@ import { CAUTIONS } from './caution-texts';
 @Component({
   selector: 'heli-caution-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <dialog #dialog aria-labelledby="caution-title" (close)="sheet.isOpen.set(false)">
       <header>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { RigFiles } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';
 import { Defects, Diagnostics } from './defects';
@@ -8,7 +8,7 @@ import { Defects, Diagnostics } from './defects';
 @Component({
   selector: 'heli-defect-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <div role="alert">
       <h1>This room met a defect</h1>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
 import { RigSession } from '../storage/rig-session';
 
@@ -7,12 +7,12 @@ import { RigSession } from '../storage/rig-session';
 @Component({
   selector: 'heli-empty-book',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <h1>No rig yet</h1>
     <p>
       A rig is your inverter, breakers, supplies and loads. Look around in a demo rig, all four of them made
-      up, open a file that Heliarch saved, or describe your own: eight questions, about five minutes, every
+      up, open a file that Heliarch saved, or describe your own: a few questions, about five minutes, every
       answer can be left open.
     </p>
     <ul>
@@ -24,7 +24,7 @@ import { RigSession } from '../storage/rig-session';
       }
     </ul>
     <p class="ways">
-      <button type="button" nz-button (click)="begin.emit()">Eight questions for your own</button>
+      <button type="button" nz-button (click)="begin.emit()">Describe your own</button>
       <button type="button" nz-button (click)="openFile.emit()">Open a file …</button>
     </p>
     @if (failed()) {

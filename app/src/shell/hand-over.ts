@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Dialog } from '../components/dialog';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { writeRigFile } from '@heliarch/core';
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
 import { EMPTY, interval, switchMap } from 'rxjs';
@@ -27,7 +27,7 @@ const LOOK_EVERY_MS = 150;
 @Component({
   selector: 'heli-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, NzButtonModule],
+  imports: [Dialog, NzButtonComponent],
   template: `
     <heli-dialog heading="Hand a rig to a phone" [isOpen]="true" (closed)="leave()">
       <div class="columns">

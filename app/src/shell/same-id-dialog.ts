@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Dialog } from '../components/dialog';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { writeRigFile } from '@heliarch/core';
 import { RigOpening, type SameId } from './rig-opening';
 
@@ -8,7 +8,7 @@ import { RigOpening, type SameId } from './rig-opening';
 @Component({
   selector: 'heli-same-id-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, NzButtonModule],
+  imports: [Dialog, NzButtonComponent],
   template: `
     <heli-dialog
       [heading]="name() + ' is in this browser already'"

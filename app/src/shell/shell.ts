@@ -45,8 +45,9 @@ import { UnitChoice } from '../components/unit-choice';
 export class Shell {
   protected readonly opening = inject(RigOpening);
   private readonly router = inject(Router);
-  /** The eight questions are open. */
+  /** The first questions are open. */
   protected readonly isBeginning = signal(false);
+  protected readonly newName = signal('');
   /** The QR codes are shown. */
   protected readonly isHandedOver = signal(false);
   protected readonly defects = inject(Defects);

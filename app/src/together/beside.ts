@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Caution, type CheckResult, type CheckScene, type Rig, type SourceTest } from '@heliarch/core';
+import { type CautionId, type CheckResult, type CheckScene, type Rig, type SourceTest } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { Warnings } from './warnings';
 import { ContingencyList } from './contingencies';
@@ -24,7 +24,7 @@ export class Beside {
   readonly rig = input.required<Rig>();
   readonly scene = input.required<CheckScene>();
   readonly result = input.required<CheckResult>();
-  readonly cautions = input.required<readonly Caution[]>();
+  readonly cautions = input.required<readonly CautionId[]>();
   readonly tested = output<SourceTest>();
   /** A contradiction, by its id, that the user knows better than. */
   readonly known = output<string>();

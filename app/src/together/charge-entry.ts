@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import type { Scene } from '@heliarch/core';
 import { QuantityControl, type Known } from '../components/quantity/quantity-control';
 
@@ -16,7 +16,7 @@ import { QuantityControl, type Known } from '../components/quantity/quantity-con
 @Component({
   selector: 'heli-charge-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
+  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule],
   template: `
     <form (submit)="take(); $event.preventDefault()" (keydown.escape)="left.emit()">
       <heli-quantity name="Charge now" unit="%" [isPlain]="true" [fault]="fault()" [formControl]="percent" />

@@ -1,6 +1,7 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { clockWorkingOf, formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
+import { formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
+import { clockWorkingOf } from '@heliarch/core/explaining';
 import { BasisMark } from '../components/basis-mark';
 import { keepTogether } from '../components/keep-together';
 

@@ -3,7 +3,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   formatAmount,
-  unplannedLoadWords,
   USUAL_UNPLANNED_W,
   VERDICT_WORDS,
   type CheckResult,
@@ -12,6 +11,7 @@ import {
   type SourceTest,
   type Verdict,
 } from '@heliarch/core';
+import { unplannedLoadWords } from '@heliarch/core/explaining';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

@@ -1,12 +1,6 @@
 import type { NumberStyle } from '@heliarch/core';
-import {
-  dimmingWords,
-  inputLimitWords,
-  powerBackWords,
-  voltageDropWords,
-  type Rig,
-  type Verdict,
-} from '@heliarch/core';
+import type { Rig, Verdict } from '@heliarch/core';
+import { dimmingWords, inputLimitWords, powerBackWords, voltageDropWords } from '@heliarch/core/explaining';
 import type { Contingencies } from '../workers/rig-questions';
 
 /** One answer beside the verdict. */

@@ -8,8 +8,9 @@ import {
   output,
   viewChildren,
 } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { asIfOn, kindOfPart, partNumber, type Load, type Part } from '@heliarch/core';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { kindOfPart, partNumber, type Load, type Part } from '@heliarch/core';
+import { asIfOn } from '@heliarch/core/explaining';
 import { LimitWorking } from '../components/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';
@@ -24,7 +25,7 @@ const NUMBERS: readonly NumberAsked[] = [
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LimitWorking, LoadNumber, NzButtonModule],
+  imports: [LimitWorking, LoadNumber, NzButtonComponent],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',

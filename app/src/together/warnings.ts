@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import type { Caution } from '@heliarch/core';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import type { CautionId } from '@heliarch/core';
+import { CAUTION_TEXTS } from '@heliarch/core/explaining';
 import type { Contradiction } from '@heliarch/core/editing';
 
 /** What the facts of this set call for: cautions with their full text behind, and data that contradict each other. */
 @Component({
   selector: 'heli-warnings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (contradictions().length > 0) {
       <h2>Look at these numbers</h2>
@@ -22,7 +23,8 @@ import type { Contradiction } from '@heliarch/core/editing';
     }
     @if (cautions().length > 0) {
       <h2>Cautions for this set</h2>
-      @for (caution of cautions(); track caution.id) {
+      @for (id of cautions(); track id) {
+        @let caution = texts[id];
         <details>
           <summary>{{ caution.line }}</summary>
           <p>{{ caution.text }}</p>
@@ -75,7 +77,8 @@ import type { Contradiction } from '@heliarch/core/editing';
   `,
 })
 export class Warnings {
-  readonly cautions = input.required<readonly Caution[]>();
+  protected readonly texts = CAUTION_TEXTS;
+  readonly cautions = input.required<readonly CautionId[]>();
   readonly contradictions = input.required<readonly Contradiction[]>();
   readonly known = output<string>();
 }

@@ -26,7 +26,7 @@ function cautionsWith(facts: Facts): readonly string[] {
   };
   const rig = { ...changed, ...facts.rig?.(changed) };
   const scene = { supply: supplyId, on: on(...(facts.on ?? Object.keys(facts.loads ?? { thing: 0 }))) };
-  return cautionsOf(rig, check(compile(rig), scene)).map(({ id }) => id);
+  return cautionsOf(rig, check(compile(rig), scene));
 }
 
 const asGenerator =

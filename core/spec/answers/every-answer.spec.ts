@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Rig } from '../../src/rig/schema.js';
 import { cautionsOf } from '../../src/answers/cautions.js';
+import { CAUTION_TEXTS } from '../../src/reference/cautions.js';
 import { check, ladderOf, type CheckResult } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
 import { dimmingWords } from '../../src/wording/dimming-words.js';
@@ -75,7 +76,7 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
       outlookWords('point', rig, loadOf(rig, id), outlook),
     ),
     ...notChecked(rig, result),
-    ...cautionsOf(rig, result).flatMap(({ line, text }) => [line, text]),
+    ...cautionsOf(rig, result).flatMap((id) => [CAUTION_TEXTS[id].line, CAUTION_TEXTS[id].text]),
     ...(drop?.decider ? [plainText(explainLimit('point', rig, drop.decider))] : []),
     ...(settlement ? [settlementWords('point', rig, settlement)] : []),
     ...(back ? lines(powerBackWords('point', rig, back)) : []),

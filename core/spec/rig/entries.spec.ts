@@ -10,12 +10,9 @@ import {
   withoutEntry,
   withoutPart,
 } from '../../src/rig/entries.js';
-import { MAINS, rigFromAnswers, type MainsId } from '../../src/rig/first-answers.js';
 import { loadFromKind, newEntry } from '../../src/rig/new-entries.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';
-import { check } from '../../src/verdict/check.js';
-import { compile } from '../../src/system/compile.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 
@@ -94,38 +91,6 @@ describe('a place of a document', () => {
     expect(valueAt(tern, 'batteries[0].cable')).toBeUndefined();
     expect(withValueAt(longer, 'batteries[0].cable.metres', undefined)).toEqual(tern);
     expect(withValueAt(tern, 'converters[0].tiers[1]', undefined).converters[0]!.tiers.length).toBe(2);
-  });
-});
-
-describe('a rig from the first answers', () => {
-  it('gives a verdict on every supply, whatever is left open', () => {
-    const number = fc.option(fc.integer({ min: 1, max: 5000 }), { nil: undefined });
-    always(
-      fc.property(
-        fc.constantFrom(...(Object.keys(MAINS) as MainsId[])),
-        fc.record({
-          batteryAh: number,
-          inverterVA: number,
-          surgeVA: number,
-          hookupA: fc.option(fc.constantFrom(6, 15, 30, 50), { nil: undefined }),
-          generatorVA: number,
-        }),
-        fc.option(fc.boolean(), { nil: undefined }),
-        fc.subarray([...TYPICAL_LOADS], { maxLength: 5 }),
-        (mains, numbers, assists, loads) => {
-          const rig = rigFromAnswers({ name: 'Mine', mains, ...numbers, assists, loads, circuits: [] });
-          const read = validateRig(rig);
-          expect(read.ok ? [] : read.problems).toEqual([]);
-          for (const supply of rig.supplies) {
-            const on = rig.loads.map(({ id }) => ({ load: id }));
-            expect(['holds', 'tight', 'trips']).toContain(
-              check(compile(rig), { supply: supply.id, on }).verdict,
-            );
-          }
-        },
-      ),
-      { numRuns: 60 },
-    );
   });
 });
 

@@ -1,5 +1,5 @@
 import { TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
-import { rigFromAnswers } from '../../src/rig/first-answers.js';
+import { rigFromAnswers } from '../../src/first-run/rig-from-answers.js';
 import type { Converter, Load, Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
@@ -67,9 +67,9 @@ function rigOf(system: System, loads: readonly (readonly [id: string, ...changes
     chemistry: 'lfp',
     inverterW,
     inverterVA: inverterW,
-    hookupA: post?.amps,
+    hookups: post ? [{ amps: post.amps }] : [],
     circuits: loads.map((_, index) => ({ name: `Circuit ${index + 1}`, amps: 20 })),
-    loads: loads.map(([id]) => kind(id)),
+    loads: loads.map(([id], index) => ({ kind: kind(id), circuit: index })),
   });
   return {
     ...base,

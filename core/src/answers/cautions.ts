@@ -1,6 +1,6 @@
 import { LFP_NO_CHARGE_BELOW_C } from '../reference/batteries.js';
 import { CONTINUOUS_MINUTES } from '../reference/breaker-curves.js';
-import { CAUTION_TEXTS, type CautionId, type CautionText } from '../reference/cautions.js';
+import type { CautionId } from '../reference/cautions.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { HIGH_VOLTAGE, LOW_VOLTAGE } from '../reference/voltage-quality.js';
 import type { Consumer } from '../electrical/consumer.js';
@@ -9,11 +9,6 @@ import type { CheckResult } from '../verdict/check.js';
 import { batteryClockOf } from './battery-clock.js';
 import { runningThrough } from '../system/flow.js';
 import { RunningSet } from '../system/running-set.js';
-
-/** A caution that the facts call for. */
-export interface Caution extends CautionText {
-  readonly id: CautionId;
-}
 
 const HIGH_DC_A = 100;
 const COMFORT_W = 1000;
@@ -64,16 +59,14 @@ const TRIGGERS: Record<CautionId, (facts: Facts) => boolean> = {
 };
 
 /**
- * The cautions that a set on a supply calls for, the gravest first: one line each, the full text behind.
+ * The cautions that a set on a supply calls for, the gravest first, by their ids; CAUTION_TEXTS has the words.
  * They defer to the code in force and to licensed practice. Source: methods.md 12.
  */
-export function cautionsOf(rig: Rig, result: CheckResult): readonly Caution[] {
+export function cautionsOf(rig: Rig, result: CheckResult): readonly CautionId[] {
   const running = [...result.selfStarting, ...result.order];
   if (running.length === 0) return [];
   const facts = { rig, result, running };
-  return (Object.keys(TRIGGERS) as readonly CautionId[])
-    .filter((id) => TRIGGERS[id](facts))
-    .map((id) => ({ id, ...CAUTION_TEXTS[id] }));
+  return (Object.keys(TRIGGERS) as readonly CautionId[]).filter((id) => TRIGGERS[id](facts));
 }
 
 function isOnGenerator(rig: Rig, { supply }: CheckResult): boolean {

@@ -246,7 +246,7 @@ const HEATING: readonly TypicalLoad[] = [
   }),
   one('Heating', 'water-heater', 'Water heater element', 'resistance-heater', between(1200, 1440, 1500), {
     use: 'by-itself',
-    also: 'boiler',
+    also: 'boiler geyser',
   }),
   one('Heating', 'electric-blanket', 'Electric blanket', 'resistance-heater', about(80), {
     use: 'by-itself',
@@ -344,12 +344,34 @@ const ELECTRONICS: readonly TypicalLoad[] = [
   one('Electronics', 'printer', '3D printer', 'supply-with-correction', about(150)),
 ];
 
+/** Whatever is in no list: its plate says what it draws, and what is in it how it starts. */
+const OTHERS: readonly TypicalLoad[] = [
+  one('Heating', 'other-heat', 'Other, heats or cooks', 'resistance-heater', about(1000), { also: 'plate' }),
+  one('Motors', 'other-motor', 'Other, with a motor', 'capacitor-start-motor', about(600), { also: 'plate' }),
+  one('Compressors', 'other-compressor', 'Other, with a compressor', 'hermetic-rotary', about(600), {
+    use: 'by-itself',
+    also: 'plate',
+    wait: COMPRESSOR_WAIT_S,
+  }),
+  one(
+    'Electronics',
+    'other-electronics',
+    'Other, electronics or light',
+    'supply-without-correction',
+    about(100),
+    {
+      also: 'plate',
+    },
+  ),
+];
+
 export const TYPICAL_LOADS: readonly TypicalLoad[] = [
   ...MOTORS,
   ...COMPRESSORS,
   ...HEATING,
   ...COOKING,
   ...ELECTRONICS,
+  ...OTHERS,
 ];
 
 /** Typical loads that a person may mean by a few words; all of them for none. */

@@ -49,11 +49,16 @@ export function contradictionsOf(rig: Rig, tables: WireTables): readonly Contrad
     .map((each) => ({ ...each, field: fieldName(each.path, rig) }));
 }
 
+/** The fuses of the batteries on a bus together, A; without end where one has none, or where there is no battery. */
+function fuseOn({ batteries }: Rig, bus: string): number {
+  const feeding = batteries.filter((battery) => battery.bus === bus);
+  if (feeding.length === 0) return Infinity;
+  return feeding.reduce((sum, each) => sum + (each.fuse?.amps ?? Infinity), 0);
+}
+
 function ofConverter(rig: Rig, converter: Converter, path: string): readonly Found[] {
   const { id, continuousW, continuousVA, tiers, idleW, efficiencyPeak, efficiencyFull } = converter;
-  const fuse = rig.batteries
-    .filter(({ bus }) => bus === converter.from)
-    .reduce((sum, each) => sum + (each.fuse?.amps ?? Infinity), 0);
+  const fuse = fuseOn(rig, converter.from);
   const volts = rig.buses.find((bus) => bus.id === converter.from)?.volts ?? 0;
   return [
     ...tiers.flatMap((tier, i) =>

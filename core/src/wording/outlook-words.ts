@@ -20,7 +20,8 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
     case 'tight': {
       const { headroom } = outlook.limit;
       if (outlook.limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
-      return `tight, ${margin(style, outlook.limit, 'stated')} ${headroom.stated < 0 ? 'over' : 'spare'} as entered`;
+      if (headroom.stated >= 0) return 'tight, should hold';
+      return `tight, ${margin(style, outlook.limit, 'stated')} over as entered`;
     }
     case 'later': {
       const ways = [

@@ -9,7 +9,7 @@ import {
   type OnInit,
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzInputDirective } from 'ng-zorro-antd/input';
 import { capitalised, choiceWords, entriesOf, valueAt, type PartKind } from '@heliarch/core';
 import { asTheRigHasIt } from '../as-the-rig-has-it';
 import type { Choice } from '../choice-bar';
@@ -26,7 +26,7 @@ let nextId = 0;
 @Component({
   selector: 'heli-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputModule, QuantityControl, ReactiveFormsModule, Select, Tick],
+  imports: [NzInputDirective, QuantityControl, ReactiveFormsModule, Select, Tick],
   templateUrl: './field-row.html',
   styleUrl: './field-row.css',
   host: {

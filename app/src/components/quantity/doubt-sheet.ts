@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzInputDirective } from 'ng-zorro-antd/input';
 import { parseNumber, type Quantity, type ShownUnit } from '@heliarch/core';
 import { UnitChoice } from '../unit-choice';
 import { shownNumber } from './shown-number';
@@ -20,7 +20,7 @@ type NoteKey = (typeof NOTES)[number]['key'];
 @Component({
   selector: 'heli-doubt-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputModule],
+  imports: [NzInputDirective],
   template: `
     @for (width of widths; track width.key) {
       <label>

@@ -19,7 +19,7 @@ import {
   type ValidationErrors,
   type Validator,
 } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzInputDirective } from 'ng-zorro-antd/input';
 import {
   BASES,
   halfWidthsOf,
@@ -32,6 +32,7 @@ import {
   type Quantity,
   type QuantityRole,
 } from '@heliarch/core';
+import { FieldStyles } from '../field-styles';
 import { BASIS_NAMES } from '../basis-mark';
 import { Select } from '../select/select';
 import { UnitChoice } from '../unit-choice';
@@ -56,7 +57,7 @@ let nextId = 0;
 @Component({
   selector: 'heli-quantity',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DoubtSheet, NzInputModule, Select],
+  imports: [DoubtSheet, NzInputDirective, Select],
   templateUrl: './quantity-control.html',
   styleUrl: './quantity-control.css',
   providers: [
@@ -128,6 +129,7 @@ export class QuantityControl implements ControlValueAccessor, Validator {
   private validityChanged: () => void = () => undefined;
 
   constructor() {
+    inject(FieldStyles);
     // A value that changes from outside is shown, unless it is the one being typed.
     effect(() => {
       const wanted = this.inWords();

@@ -14,6 +14,7 @@ import {
 import { ESCAPE } from '@angular/cdk/keycodes';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
+import { FieldStyles } from '../field-styles';
 import { asTheRigHasIt } from '../as-the-rig-has-it';
 import type { Choice } from '../choice-bar';
 import { speakList } from './spoken-list';
@@ -42,7 +43,7 @@ let nextPanel = 0;
       (nzOpenChange)="opened($event)"
     />
   `,
-  styleUrls: ['../../styles/library/fields.css', '../../styles/fields.css', './select.css'],
+  styleUrl: './select.css',
   host: { '[class.quiet]': 'look() === "quiet"', '[class.open]': 'selected() === ""' },
 })
 export class Select<Id extends string> {
@@ -68,6 +69,7 @@ export class Select<Id extends string> {
   private close: (() => void) | undefined;
 
   constructor() {
+    inject(FieldStyles);
     asTheRigHasIt(
       this.control,
       this.selected,

@@ -1,7 +1,7 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { EMPTY } from 'rxjs';
@@ -31,7 +31,7 @@ import { TiesSection } from './ties-section';
     FieldHelpLine,
     FieldRow,
     NotKeptYet,
-    NzButtonModule,
+    NzButtonComponent,
     RunningSection,
     StagesPlot,
     StartSection,

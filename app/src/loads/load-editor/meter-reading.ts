@@ -4,7 +4,7 @@ import { QuantityControl } from '../../components/quantity/quantity-control';
 import { readingFault, readingsForm, readingsOf } from '../../components/quantity/readings';
 import { Tick } from '../../components/tick';
 import { ReactiveFormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { formatNumber } from '@heliarch/core';
 
 /** Watts and power factor, as a meter gives them. */
@@ -23,7 +23,7 @@ const FIELDS = [
 @Component({
   selector: 'heli-meter-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule, Tick],
+  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule, Tick],
   template: `
     <div class="cells">
       @for (field of fields; track field.id) {

@@ -10,7 +10,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   ceilingsOf,
   formatAmount,
@@ -48,7 +48,7 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'heli-start-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldRow, NzButtonModule, StartChart, StartTestSheet, ChoiceBar],
+  imports: [FieldGroup, FieldRow, NzButtonComponent, StartChart, StartTestSheet, ChoiceBar],
   template: `
     <heli-choice-bar
       look="tabs"

@@ -2,7 +2,7 @@ import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, ReactiveFormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   check,
   compile,
@@ -40,7 +40,7 @@ const MOST_STARTS = 8;
 @Component({
   selector: 'heli-start-test-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, QuantityControl, ReactiveFormsModule],
+  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule],
   template: `
     <ol>
       <li>Clamp ONE conductor, not the whole cord. Everything else that is on stays as it is.</li>

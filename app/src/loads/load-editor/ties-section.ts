@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { type Load, type Rig } from '@heliarch/core';
 import { Select } from '../../components/select/select';
 import { RigSession } from '../../storage/rig-session';
@@ -9,7 +9,7 @@ import { TieLine, type Tie } from './tie-line';
 @Component({
   selector: 'heli-ties-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonModule, Select, TieLine],
+  imports: [NzButtonComponent, Select, TieLine],
   template: `
     @for (tie of ties(); track tie.index) {
       <heli-tie-line

@@ -1,182 +1,198 @@
-import type { NumberStyle } from '@heliarch/core';
-import { computed, Injectable, signal } from '@angular/core';
+import { computed, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import {
-  CHEMISTRIES,
   describeProblem,
-  LARGEST_BREAKER_A,
+  parseAmount,
   parseNumber,
   validateRig,
-  type Chemistry,
+  type Amount,
   type Rig,
 } from '@heliarch/core';
 import {
   MAINS,
   rigFromAnswers,
+  suggestedPlace,
   type FirstAnswers,
-  type MainsId,
+  type FirstPlace,
   type TypicalLoad,
 } from '@heliarch/core/editing';
 import { RigState } from '../rig-state';
-
-/** A question that is answered with numbers. */
-export interface NumberAsked {
-  readonly key: NumberKey;
-  readonly label: string;
-  readonly unit: string;
-  readonly most: number;
-}
-
-export type NumberKey =
-  | 'batteryV'
-  | 'batteryAh'
-  | 'inverterW'
-  | 'inverterVA'
-  | 'surgeVA'
-  | 'surgeS'
-  | 'hookupA'
-  | 'solarW'
-  | 'generatorVA';
-
-const MOST_W = 100_000;
-
-export const BATTERY_NUMBERS: readonly NumberAsked[] = [
-  { key: 'batteryV', label: 'Nominal volts', unit: 'V', most: 1000 },
-  { key: 'batteryAh', label: 'Amp-hours', unit: 'Ah', most: 100_000 },
-];
-export const INVERTER_NUMBERS: readonly NumberAsked[] = [
-  { key: 'inverterW', label: 'Running, watts', unit: 'W', most: MOST_W },
-  { key: 'inverterVA', label: 'Running, volt-amperes', unit: 'VA', most: MOST_W },
-  { key: 'surgeVA', label: 'Short, volt-amperes', unit: 'VA', most: MOST_W },
-  { key: 'surgeS', label: 'for how long', unit: 's', most: 86_400 },
-];
-export const HOOKUP_NUMBERS: readonly NumberAsked[] = [
-  { key: 'hookupA', label: 'Smallest breaker on the way', unit: 'A', most: LARGEST_BREAKER_A },
-];
-export const SUN_NUMBERS: readonly NumberAsked[] = [
-  { key: 'solarW', label: 'All panels together', unit: 'W', most: MOST_W },
-];
-export const GENERATOR_NUMBERS: readonly NumberAsked[] = [
-  { key: 'generatorVA', label: 'For hours, not its peak', unit: 'W', most: MOST_W },
-];
-
-const ALL_NUMBERS: readonly NumberAsked[] = [
-  ...BATTERY_NUMBERS,
-  ...INVERTER_NUMBERS,
-  ...HOOKUP_NUMBERS,
-  ...SUN_NUMBERS,
-  ...GENERATOR_NUMBERS,
-];
-
-/** Where the first circuits are, until the user says otherwise. */
-export interface CircuitTyped {
-  readonly name: string;
-  readonly amps: string;
-}
+import {
+  CIRCUIT_AMPS,
+  circuitRow,
+  faultIn,
+  firstRunForm,
+  HOOKUP,
+  hookupRow,
+  loadRow,
+  NUMBERS,
+  numberIn,
+  TIER,
+  tierRow,
+  type CircuitRow,
+  type LoadRow,
+  type NumberAsked,
+  type NumberControl,
+  type NumberKey,
+} from './first-run-form';
+import { QUESTIONS, type Question, type QuestionId } from './questions';
 
 /** The answers as typed, and the rig they already make; kept while the questions are left for a while. */
 @Injectable({ providedIn: 'root' })
 export class FirstRunState extends RigState {
-  readonly name = signal('My rig');
-  readonly mains = signal<MainsId>('na-120');
-  readonly chemistry = signal<Chemistry | ''>('');
-  readonly assists = signal<'yes' | 'no' | ''>('');
-  readonly typed = signal<Readonly<Record<string, string>>>({});
-  readonly circuits = signal<readonly CircuitTyped[]>([{ name: 'Outlets', amps: '' }]);
-  readonly loads = signal<readonly TypicalLoad[]>([]);
+  readonly form = firstRunForm();
+  private readonly changes = toSignal(this.form.events);
 
   readonly answers = computed((): FirstAnswers => {
-    const typed = this.typed();
-    const number = (asked: NumberAsked): number | undefined =>
-      this.faultOf(asked) === undefined ? usable(this.numberStyle, typed[asked.key]) : undefined;
-    const numbers = Object.fromEntries(ALL_NUMBERS.map((asked) => [asked.key, number(asked)]));
-    const usual = MAINS[this.mains()].amps;
-    return {
-      ...numbers,
-      name: this.name(),
-      mains: this.mains(),
-      chemistry: CHEMISTRIES.find((each) => each === this.chemistry()),
-      assists: this.assists() === '' ? undefined : this.assists() === 'yes',
-      circuits: this.circuits()
-        .filter(({ name }) => name.trim() !== '')
-        .map((circuit) => ({
-          name: circuit.name.trim(),
-          amps:
-            this.circuitFault(circuit) === undefined
-              ? (usable(this.numberStyle, circuit.amps) ?? usual)
-              : usual,
-        })),
-      loads: this.loads(),
-    };
+    this.changes();
+    return this.read();
   });
-
   override readonly rig = computed((): Rig => rigFromAnswers(this.answers()));
+  readonly questions = computed((): readonly Question[] =>
+    QUESTIONS.filter(({ needsInverter }) => !needsInverter || this.answers().fedBy === 'inverter'),
+  );
+
+  /** What keeps the answers to one question, or to all of them, from being a rig: in sentences. */
+  faultsOf(question: QuestionId | 'all'): readonly string[] {
+    this.changes();
+    const own = this.numbersOf(question).flatMap(({ name, control, asked }) => {
+      const fault = control.hasError('unreadable') ? 'must be a number' : faultIn(control, asked);
+      return fault === undefined ? [] : [`${name} ${fault}.`];
+    });
+    const plates = question === 'all' || question === 'loads' ? this.plateFaults() : [];
+    if (question !== 'all' || own.length + plates.length > 0) return [...own, ...plates];
+    const read = validateRig(this.rig());
+    return read.ok ? [] : read.problems.map(describeProblem);
+  }
 
   /** For another rig. */
   reset(): void {
-    this.name.set('My rig');
-    this.mains.set('na-120');
-    this.chemistry.set('');
-    this.assists.set('');
-    this.typed.set({});
-    this.circuits.set([{ name: 'Outlets', amps: '' }]);
-    this.loads.set([]);
+    const fresh = firstRunForm();
+    this.form.controls.loads.clear();
+    for (const name of ['tiers', 'hookups', 'circuits'] as const) this.form.controls[name].clear();
+    this.form.controls.tiers.push(tierRow());
+    this.form.controls.hookups.push(hookupRow());
+    this.form.controls.circuits.push(circuitRow('Outlets'));
+    this.form.reset(fresh.getRawValue());
   }
 
-  /** What is wrong with what was typed; nothing for a field that is left open. */
-  faultOf({ key, label, unit, most }: NumberAsked): string | undefined {
-    const text = this.typed()[key] ?? '';
-    if (text.trim() === '') return undefined;
-    const value = parseNumber(this.numberStyle, text);
-    return value !== undefined && value > 0 && value <= most
+  addLoad(kind: TypicalLoad, plate: string): void {
+    this.form.controls.loads.push(loadRow(kind, plate));
+  }
+
+  /** Where a load is taken to hang, as its select has it. */
+  placeOf(row: LoadRow): string {
+    const { kind, place } = row.getRawValue();
+    return place === '' ? String(suggestedPlace(this.answers(), { kind })) : place;
+  }
+
+  plateFault(row: LoadRow): string | undefined {
+    const { plate } = row.getRawValue();
+    return plate.trim() === '' || this.amountOf(plate)
       ? undefined
-      : `${label} must be a number of ${unit} above 0 and at most ${most}.`;
+      : 'must be watts, amps or horsepower, such as 1400 W or 3 hp';
   }
 
-  /** What is wrong with the amps of a circuit; nothing where they are left open. */
-  circuitFault({ name, amps }: CircuitTyped): string | undefined {
-    if (amps.trim() === '') return undefined;
-    const value = usable(this.numberStyle, amps);
-    return value !== undefined && value <= LARGEST_BREAKER_A
-      ? undefined
-      : `The amps of ${name || 'this circuit'} must be a number above 0 and at most ${LARGEST_BREAKER_A}.`;
+  private plateFaults(): readonly string[] {
+    return this.form.controls.loads.controls.flatMap((row) => {
+      const fault = this.plateFault(row);
+      return fault === undefined ? [] : [`The plate of ${row.getRawValue().kind.name} ${fault}.`];
+    });
   }
 
-  /** What keeps the answers from being a rig, in sentences: a number out of range, a name too long. */
-  readonly faults = computed((): readonly string[] => {
-    const numbers = ALL_NUMBERS.flatMap((asked) => this.faultOf(asked) ?? []);
-    const typed = [...numbers, ...this.circuits().flatMap((circuit) => this.circuitFault(circuit) ?? [])];
-    const read = validateRig(this.rig());
-    return typed.length > 0 || read.ok ? typed : read.problems.map(describeProblem);
-  });
-
-  type(key: NumberKey, text: string): void {
-    this.typed.update((typed) => ({ ...typed, [key]: text }));
+  /** A bare number on a plate is watts. */
+  private amountOf(text: string): Amount | undefined {
+    const watts = parseNumber(this.numberStyle, text);
+    const amount = watts === undefined ? parseAmount(this.numberStyle, text) : { value: watts, unit: 'W' };
+    return amount && PLATE_UNITS.includes(amount.unit) && amount.value > 0 ? amount : undefined;
   }
 
-  setCircuit(index: number, part: Partial<CircuitTyped>): void {
-    this.circuits.update((circuits) =>
-      circuits.map((circuit, i) => (i === index ? { ...circuit, ...part } : circuit)),
-    );
+  private read(): FirstAnswers {
+    const { name, mains, fedBy, chemistry, assists, charger } = this.form.getRawValue();
+    const { numbers, tiers, hookups, circuits, loads } = this.form.controls;
+    const known = Object.entries(numbers.controls).map(([key, control]) => [key, numberIn(control)]);
+    return {
+      ...(Object.fromEntries(known) as Partial<Record<NumberKey, number>>),
+      name,
+      mains,
+      fedBy,
+      ...(chemistry !== '' && { chemistry }),
+      ...(assists !== '' && { assists: assists === 'yes' }),
+      ...(charger !== '' && { charger }),
+      tiers: tiers.controls.flatMap(({ controls }) => {
+        const va = numberIn(controls.va);
+        return va === undefined ? [] : [{ va, seconds: numberIn(controls.seconds) ?? USUAL_TIER_S }];
+      }),
+      hookups: hookups.controls.flatMap(({ controls }) => {
+        const amps = numberIn(controls.amps);
+        return amps === undefined ? [] : [{ amps, plugA: numberIn(controls.plugA) }];
+      }),
+      circuits: circuits.controls.filter(isNamed).map(({ controls }) => ({
+        name: controls.name.value.trim(),
+        amps: numberIn(controls.amps) ?? MAINS[mains].amps,
+        isPair: controls.isPair.value,
+      })),
+      loads: loads.controls.map(({ controls: { kind, plate, count, place } }) => ({
+        kind: kind.value,
+        count: count.value,
+        stated: this.amountOf(plate.value),
+        circuit: place.value === '' ? undefined : placeFrom(place.value),
+      })),
+    };
   }
 
-  addCircuit(): void {
-    this.circuits.update((circuits) => [...circuits, { name: '', amps: '' }]);
-  }
-
-  removeCircuit(index: number): void {
-    this.circuits.update((circuits) => circuits.filter((_, i) => i !== index));
-  }
-
-  addLoad(kind: TypicalLoad): void {
-    this.loads.update((loads) => [...loads, kind]);
-  }
-
-  removeLoad(index: number): void {
-    this.loads.update((loads) => loads.filter((_, i) => i !== index));
+  private numbersOf(question: QuestionId | 'all'): readonly AskedControl[] {
+    const { numbers, tiers, hookups, circuits } = this.form.controls;
+    const plain = (Object.keys(NUMBERS) as NumberKey[]).map((key) => ({
+      question: QUESTION_OF[key],
+      name: NUMBERS[key].label,
+      control: numbers.controls[key],
+      asked: NUMBERS[key],
+    }));
+    const rows = [
+      ...tiers.controls.flatMap(({ controls }) => [
+        { question: 'inverter', name: TIER.va.label, control: controls.va, asked: TIER.va },
+        { question: 'inverter', name: TIER.seconds.label, control: controls.seconds, asked: TIER.seconds },
+      ]),
+      ...hookups.controls.flatMap(({ controls }) => [
+        { question: 'hookup', name: HOOKUP.amps.label, control: controls.amps, asked: HOOKUP.amps },
+        { question: 'hookup', name: HOOKUP.plugA.label, control: controls.plugA, asked: HOOKUP.plugA },
+      ]),
+      ...circuits.controls.map(({ controls }) => ({
+        question: 'circuits',
+        name: `The amps of ${controls.name.value || 'this circuit'}`,
+        control: controls.amps,
+        asked: CIRCUIT_AMPS,
+      })),
+    ];
+    return [...plain, ...rows].filter((each) => question === 'all' || each.question === question);
   }
 }
 
-function usable(style: NumberStyle, text: string | undefined): number | undefined {
-  const value = parseNumber(style, text ?? '');
-  return value !== undefined && value > 0 ? value : undefined;
+interface AskedControl {
+  readonly question: string;
+  readonly name: string;
+  readonly control: NumberControl;
+  readonly asked: NumberAsked;
+}
+
+const QUESTION_OF: Readonly<Record<NumberKey, QuestionId>> = {
+  batteryV: 'battery',
+  batteryAh: 'battery',
+  inverterW: 'inverter',
+  inverterVA: 'inverter',
+  chargeA: 'inverter',
+  solarW: 'sun',
+  generatorW: 'generator',
+};
+const PLATE_UNITS = ['W', 'VA', 'A', 'hp'];
+/** A surge of which no seconds are given is taken as a short one. */
+const USUAL_TIER_S = 1;
+
+function isNamed({ controls }: CircuitRow): boolean {
+  return controls.name.value.trim() !== '';
+}
+
+function placeFrom(place: string): FirstPlace {
+  return place === 'own' || place === 'own-pair' ? place : Number(place);
 }

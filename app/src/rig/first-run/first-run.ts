@@ -1,127 +1,60 @@
-import type { NumberStyle } from '@heliarch/core';
-import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   Injector,
   output,
   signal,
   viewChild,
 } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import {
-  CHEMISTRIES,
-  dcWatts,
-  formatAmount,
-  formatNumber,
-  lossCurveOf,
-  type Rig,
-  choiceWords,
-} from '@heliarch/core';
-import { findTypicalLoads, MAINS, type MainsId } from '@heliarch/core/editing';
-import { RigSession } from '../../storage/rig-session';
+import { ReactiveFormsModule } from '@angular/forms';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzInputDirective } from 'ng-zorro-antd/input';
+import { CHEMISTRIES, choiceWords } from '@heliarch/core';
+import { MAINS, type MainsId } from '@heliarch/core/editing';
+import { FieldStyles } from '../../components/field-styles';
 import { ChoiceBar } from '../../components/choice-bar';
+import { QuantityControl } from '../../components/quantity/quantity-control';
+import { Tick } from '../../components/tick';
+import { UnitChoice } from '../../components/unit-choice';
+import { RigSession } from '../../storage/rig-session';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
+import { AskedNumber } from './asked-number';
 import {
-  BATTERY_NUMBERS,
-  FirstRunState,
-  GENERATOR_NUMBERS,
-  HOOKUP_NUMBERS,
-  INVERTER_NUMBERS,
-  SUN_NUMBERS,
-} from './first-run-state';
-import { NumberCells } from './number-cells';
+  CIRCUIT_AMPS,
+  circuitRow,
+  faultIn,
+  HOOKUP,
+  hookupRow,
+  NUMBERS,
+  TIER,
+  tierRow,
+} from './first-run-form';
+import { FirstRunState } from './first-run-state';
+import { OwnLoads } from './own-loads';
+import { FIRST_QUESTION, type Question, type QuestionId } from './questions';
+import { told } from './told';
 
-interface Question {
-  readonly id: string;
-  readonly step: string;
-  readonly title: string;
-  readonly why: string;
-  readonly hint: string;
-}
-
-const FIRST: Question = {
-  id: 'mains',
-  step: 'Mains',
-  title: 'Which mains do your outlets have?',
-  why: 'It says how many amps a watt is, and which breakers are usual.',
-  hint: 'It is on the nameplate of anything you plug in. Two legs only where the inlet has four blades.',
-};
-
-const QUESTIONS: readonly Question[] = [
-  FIRST,
-  {
-    id: 'battery',
-    step: 'Battery',
-    title: 'What is your battery?',
-    why: 'It says how long, and how much at once.',
-    hint: 'On its label. In series the volts add, side by side the amp-hours.',
-  },
-  {
-    id: 'inverter',
-    step: 'Inverter',
-    title: 'What does your inverter carry?',
-    why: 'Running without end, and for the moment in which a motor starts.',
-    hint: 'Look in the data sheet under surge or peak. The figure in its name is often its peak.',
-  },
-  {
-    id: 'hookup',
-    step: 'Hookup',
-    title: 'What do you plug into?',
-    why: 'The smallest breaker between the post and you decides. Leave it open if you never do.',
-    hint: 'On an adapter the smaller side counts.',
-  },
-  {
-    id: 'sun',
-    step: 'Sun',
-    title: 'How much solar is on the roof?',
-    why: 'It is kept for the day plan.',
-    hint: 'On the label on the back of each panel.',
-  },
-  {
-    id: 'generator',
-    step: 'Generator',
-    title: 'Do you carry a generator?',
-    why: 'It stands in for the hookup.',
-    hint: 'Its running watts, not the peak in its name.',
-  },
-  {
-    id: 'circuits',
-    step: 'Circuits',
-    title: 'Which breakers are behind the inverter?',
-    why: 'Loads on one breaker share its limit.',
-    hint: 'Switch the inverter off without shore: what goes dead is behind it.',
-  },
-  {
-    id: 'loads',
-    step: 'First loads',
-    title: 'What do you run?',
-    why: 'Begin with what trips things: motors, compressors, heaters, cookers.',
-    hint: 'Usual values are taken and marked as typical; correct them in Loads when you have read or measured them.',
-  },
-];
-
-const NUMBERS = {
-  battery: BATTERY_NUMBERS,
-  inverter: INVERTER_NUMBERS,
-  hookup: HOOKUP_NUMBERS,
-  sun: SUN_NUMBERS,
-  generator: GENERATOR_NUMBERS,
-} as const;
-
-const MOST_FOUND = 12;
-const PERCENT = 100;
-
-/** A rig of one's own in eight questions; every one of them can be left open. */
+/** A rig of one's own by a few questions; every one of them can be left open. */
 @Component({
   selector: 'heli-first-run',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceBar, NumberCells, NzButtonModule, OneLineDiagram],
+  imports: [
+    AskedNumber,
+    ChoiceBar,
+    NzButtonComponent,
+    NzInputDirective,
+    OneLineDiagram,
+    OwnLoads,
+    QuantityControl,
+    ReactiveFormsModule,
+    Tick,
+  ],
   providers: [{ provide: RigState, useExisting: FirstRunState }],
   templateUrl: './first-run.html',
   styleUrl: './first-run.css',
@@ -135,43 +68,54 @@ export class FirstRun {
 
   readonly done = output();
   readonly left = output();
+  /** What the rig is called so far. */
+  readonly named = output<string>();
 
-  protected readonly questions = QUESTIONS;
+  protected readonly form = this.state.form;
   protected readonly index = signal(0);
-  protected readonly question = computed(() => QUESTIONS[this.index()] ?? FIRST);
-  protected readonly numbers = computed(
-    () =>
-      NUMBERS[this.question().id as keyof typeof NUMBERS] as
-        (typeof NUMBERS)[keyof typeof NUMBERS] | undefined,
+  protected readonly question = computed(
+    (): Question => this.state.questions()[this.index()] ?? FIRST_QUESTION,
   );
-  protected readonly isLast = computed(() => this.index() === QUESTIONS.length - 1);
-  /** What must be mended here, or, at the end, anywhere. */
-  protected readonly faults = computed(() => {
-    if (this.isLast()) return this.state.faults();
-    if (this.question().id === 'circuits')
-      return this.state.circuits().flatMap((circuit) => this.state.circuitFault(circuit) ?? []);
-    return (this.numbers() ?? []).flatMap((asked) => this.state.faultOf(asked) ?? []);
-  });
+  protected readonly isLast = computed(() => this.index() === this.state.questions().length - 1);
+  /** Told once somebody wants to go on: what must be mended here, or, at the end, anywhere. */
+  private readonly isAsked = signal(false);
+  private readonly obstacles = computed(() =>
+    this.state.faultsOf(this.isLast() ? 'all' : this.question().id),
+  );
+  protected readonly faults = computed(() => (this.isAsked() ? this.obstacles() : []));
+  protected readonly told = computed(() => told(this.numberStyle, this.state.rig()));
 
+  protected readonly numbers = NUMBERS;
+  protected readonly tierAsked = TIER;
+  protected readonly hookupAsked = HOOKUP;
+  protected readonly circuitAmps = CIRCUIT_AMPS;
+  protected readonly faultIn = faultIn;
   protected readonly mains = (Object.keys(MAINS) as MainsId[]).map((id) => ({ id, label: MAINS[id].words }));
+  protected readonly feeds = FEEDS;
   protected readonly chemistries = CHEMISTRIES.map((id) => ({ id, label: choiceWords(id) }));
-  protected readonly assists = [
-    { id: 'yes', label: 'Yes' },
-    { id: 'no', label: 'No, or I do not know' },
-  ] as const;
-  protected readonly words = signal('');
-  protected readonly found = computed(() => findTypicalLoads(this.words()).slice(0, MOST_FOUND));
+  protected readonly assists = ASSISTS;
+  protected readonly chargers = CHARGERS;
+  protected readonly hasLegs = computed(() => MAINS[this.state.answers().mains].poles === 'split-180');
+  protected readonly pairVolts = computed(() => 2 * MAINS[this.state.answers().mains].volts);
 
-  /** What the answers already tell. */
-  protected readonly told = computed(() => tells(this.numberStyle, this.state.rig()));
+  constructor() {
+    inject(FieldStyles);
+    effect(() => this.named.emit(this.state.rig().name));
+  }
 
   protected go(index: number): void {
-    this.index.set(Math.min(QUESTIONS.length - 1, Math.max(0, index)));
+    this.isAsked.set(false);
+    this.index.set(Math.min(this.state.questions().length - 1, Math.max(0, index)));
     afterNextRender(() => this.heading().nativeElement.focus(), { injector: this.injector });
   }
 
+  protected goTo(question: QuestionId): void {
+    this.go(this.state.questions().findIndex(({ id }) => id === question));
+  }
+
   protected next(): void {
-    if (this.faults().length > 0) return;
+    this.isAsked.set(true);
+    if (this.obstacles().length > 0) return;
     if (!this.isLast()) {
       this.go(this.index() + 1);
       return;
@@ -181,28 +125,29 @@ export class FirstRun {
     this.done.emit();
   }
 
-  protected addFirst(): void {
-    const [first] = this.found();
-    if (first && this.words().trim() !== '') {
-      this.state.addLoad(first);
-      this.words.set('');
-    }
+  protected addTier(): void {
+    this.form.controls.tiers.push(tierRow());
+  }
+
+  protected addHookup(): void {
+    this.form.controls.hookups.push(hookupRow());
+  }
+
+  protected addCircuit(): void {
+    this.form.controls.circuits.push(circuitRow());
   }
 }
 
-function tells(style: NumberStyle, rig: Rig): readonly string[] {
-  const [converter] = rig.converters;
-  const [battery] = rig.batteries;
-  const volts = rig.buses.find(({ id }) => id === battery?.bus)?.volts;
-  if (!converter || !battery || volts === undefined) return [];
-  const { continuousW, continuousVA } = converter;
-  const watts = dcWatts(lossCurveOf(converter), continuousW.value, continuousVA.value);
-  const share = 1 - (battery.reservePercent ?? 0) / PERCENT;
-  const hours = (battery.ampHours.value * volts * share) / watts;
-  const amps = watts / volts;
-  return [
-    `${formatAmount(style, continuousW.value, 'W')} running empties the battery to its reserve in ${formatNumber(style, hours, 1)} h.`,
-    `That is ${formatAmount(style, amps, 'A')} out of the battery.`,
-    rig.loads.length === 0 ? 'Starts: after the last question.' : `${rig.loads.length} loads to ask about.`,
-  ];
-}
+const FEEDS = [
+  { id: 'inverter', label: 'An inverter with its battery, and shore where there is any' },
+  { id: 'wall', label: 'The wall alone: a workshop or a house' },
+] as const;
+const ASSISTS = [
+  { id: 'yes', label: 'Yes' },
+  { id: 'no', label: 'No, or I do not know' },
+] as const;
+const CHARGERS = [
+  { id: 'in-inverter', label: 'The inverter itself' },
+  { id: 'separate', label: 'A separate converter or charger' },
+  { id: 'none', label: 'Nothing' },
+] as const;

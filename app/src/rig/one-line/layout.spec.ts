@@ -10,11 +10,13 @@ function largeRig(): Rig {
   const rig = rigFromAnswers({
     name: 'Large',
     mains: 'na-240',
-    hookupA: 50,
-    generatorVA: 5000,
+    hookups: [{ amps: 50 }],
+    generatorW: 5000,
     solarW: 900,
     circuits,
-    loads: findTypicalLoads('').slice(0, 40),
+    loads: findTypicalLoads('')
+      .slice(0, 40)
+      .map((kind, index) => ({ kind, circuit: index % circuits.length })),
   });
   const [inverter] = rig.converters;
   const [battery] = rig.batteries;

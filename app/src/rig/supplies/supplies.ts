@@ -2,7 +2,7 @@ import type { NumberStyle } from '@heliarch/core';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   explain,
   formatAmount,
@@ -106,7 +106,7 @@ function advised(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefin
 @Component({
   selector: 'heli-supplies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ArrivalTest, NzButtonModule, PartSheet, VerdictMark],
+  imports: [AnswerState, ArrivalTest, NzButtonComponent, PartSheet, VerdictMark],
   template: `
     <div class="room">
       <section aria-label="Supplies side by side">

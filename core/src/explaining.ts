@@ -1,0 +1,14 @@
+/**
+ * What is public of the core for explaining an answer that stands: workings, cautions, and the words of the questions
+ * beside it. Apart from the answers themselves, for a bundler does not split what comes through one index.
+ */
+
+export { CAUTION_TEXTS } from './reference/cautions.js';
+export { clockWorkingOf } from './wording/clock-working.js';
+export { dimmingWords } from './wording/dimming-words.js';
+export { inputLimitWords } from './wording/input-limit-words.js';
+export { powerBackWords } from './wording/power-back-words.js';
+export { sourceTestWords } from './wording/source-test-words.js';
+export { unplannedLoadWords } from './wording/unplanned-load-words.js';
+export { voltageDropWords } from './wording/voltage-drop-words.js';
+export { asIfOn, workingOf } from './wording/working.js';
