@@ -77,15 +77,14 @@ function convertersOf(answers: FirstAnswers): Rig['converters'] {
 }
 
 function inverterOf(answers: FirstAnswers): Rig['converters'][number] {
-  const { inverterVA, inverterW, assists, mains, charger = 'in-inverter', chargeA } = answers;
+  const { inverterVA, inverterW, assists, mains } = answers;
   const va = inverterVA ?? inverterW ?? USUAL.inverterVA;
   const isKnown = inverterVA !== undefined || inverterW !== undefined;
   const state = isKnown ? plate : typical;
-  const charges = charger === 'in-inverter';
   return {
     id: 'inverter',
     name: 'Inverter',
-    kind: charges ? 'inverter-charger' : 'inverter',
+    ...kindOfInverter(answers),
     from: 'dc',
     to: 'panel',
     passThroughFrom: 'inlet',
@@ -94,8 +93,15 @@ function inverterOf(answers: FirstAnswers): Rig['converters'][number] {
     continuousVA: state(va),
     tiers: tiersOf(answers, va),
     ...(assists !== undefined && { canAssist: assists ? ('yes' as const) : ('no' as const) }),
-    ...(charges && chargeA !== undefined && { chargeA }),
   };
+}
+
+function kindOfInverter({
+  charger = 'in-inverter',
+  chargeA,
+}: FirstAnswers): Pick<Rig['converters'][number], 'kind' | 'chargeA'> {
+  if (charger !== 'in-inverter') return { kind: 'inverter' };
+  return { kind: 'inverter-charger', ...(chargeA !== undefined && { chargeA }) };
 }
 
 /** As stated, else twice the running VA for a second, as is usual. */
