@@ -43,15 +43,20 @@ export class Dialog {
   readonly heading = input.required<string>();
   readonly isOpen = input.required<boolean>();
   readonly width = input('min(720px, 100vw - 32px)');
+  /** It is there, and has taken the focus. */
+  readonly opened = output();
   readonly closed = output();
   protected readonly titleId = `dialog-${(nextId += 1)}`;
   private readonly modal = viewChild.required(NzModalComponent);
 
   constructor() {
-    // The library leaves its dialogs without a name.
     afterRenderEffect(() => {
       if (!this.isOpen()) return;
+      // The library leaves its dialogs without a name, never says that one is open where nothing moves, and takes the
+      // focus for the dialog itself in the next frame: what wants it waits for that.
       const container = this.modal().getElement()?.closest('[role=dialog]');
+      if (container && !container.hasAttribute('aria-labelledby'))
+        requestAnimationFrame(() => this.opened.emit());
       container?.setAttribute('aria-labelledby', this.titleId);
       container?.setAttribute('aria-modal', 'true');
     });

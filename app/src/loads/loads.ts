@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { type Load, choiceWords, countDoubts, entriesOf } from '@heliarch/core';
 import { KindPicker } from './kind-picker';
@@ -30,7 +40,16 @@ export class Loads {
   );
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
 
+  /** The load an address asks for. */
+  readonly load = input<string>();
   private readonly editor = viewChild('editor', { read: ElementRef });
+
+  constructor() {
+    effect(() => {
+      const id = this.load();
+      if (id !== undefined) untracked(() => this.state.choose(id));
+    });
+  }
 
   /** On a narrow screen the editor is below the list. */
   protected showPlate(): void {

@@ -35,7 +35,7 @@ const VOLTS_OF_ONE = 12.8;
           <button type="button" nz-button (click)="state.duplicate()">Duplicate</button>
           <button type="button" nz-button (click)="state.remove()">Remove</button>
           @if (isLoad()) {
-            <a class="link" routerLink="/loads">Its editor in Loads</a>
+            <a class="link" routerLink="/loads" [queryParams]="{ load: target().id }">Its editor in Loads</a>
           }
         </p>
         @if (state.refused(); as because) {

@@ -3,9 +3,11 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
   linkedSignal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -36,6 +38,8 @@ const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
   'buses',
 ];
 
+const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
+
 /** The room of the system: what there is, how it is wired, whether its parts fit. */
 @Component({
   selector: 'heli-rig',
@@ -63,10 +67,20 @@ export class RigRoom {
   protected readonly views = VIEWS;
   /** The view an address asks for. */
   readonly view = input<string>();
+  /** The part an address asks for: its list and its id. */
+  readonly part = input<string>();
   protected readonly shown = linkedSignal(() => this.view() ?? 'diagram');
   protected readonly added = ADDED.map((list) => ({ list, words: ENTRY_WORDS[list] }));
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
   private readonly diagram = viewChild(OneLineDiagram);
+
+  constructor() {
+    effect(() => {
+      const [list, id] = this.part()?.split(' ') ?? [];
+      const isList = LISTS.find((each) => each === list);
+      if (isList && id) untracked(() => this.state.select(isList, id));
+    });
+  }
 
   protected saveAs(kind: 'svg' | 'png'): void {
     const drawing = this.diagram()?.element;

@@ -13,6 +13,10 @@ import { HandOver } from './hand-over';
 import { RigMenu } from './rig-menu';
 import { RigOpening } from './rig-opening';
 import { ROOMS } from './rooms';
+import { CautionSheet } from '../components/caution-sheet';
+import { KeysSheet } from './search/keys-sheet';
+import type { ActionId } from './search/places';
+import { SearchDialog } from './search/search-dialog';
 import { SameIdDialog } from './same-id-dialog';
 import { StorageTrouble } from './storage-trouble';
 import { ThemeChoice } from './theme';
@@ -30,12 +34,14 @@ import { UnitChoice } from '../components/unit-choice';
     EmptyBook,
     FirstRun,
     HandOver,
+    KeysSheet,
     NoticeLine,
     RigMenu,
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
     SameIdDialog,
+    SearchDialog,
     StorageTrouble,
     UnreadableRigPanel,
   ],
@@ -48,6 +54,9 @@ export class Shell {
   /** The first questions are open. */
   protected readonly isBeginning = signal(false);
   protected readonly newName = signal('');
+  /** What lies over the work. */
+  protected readonly over = signal<'search' | 'keys' | undefined>(undefined);
+  private readonly cautions = inject(CautionSheet);
   /** The QR codes are shown. */
   protected readonly isHandedOver = signal(false);
   protected readonly defects = inject(Defects);
@@ -56,6 +65,13 @@ export class Shell {
   protected readonly rooms = ROOMS.filter((room) => room.data);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
+  private readonly keys: Readonly<Record<string, () => void>> = {
+    'Ctrl k': () => this.over.set('search'),
+    'Ctrl z': () => this.session.undo(),
+    'Ctrl y': () => this.session.redo(),
+    '?': () => this.over.set('keys'),
+  };
+
   constructor() {
     inject(NewerBuild);
     // Its number style must be in force before the first number is written.
@@ -63,15 +79,29 @@ export class Shell {
     void this.session.start();
   }
 
-  /** Ctrl Z and Ctrl Y, but in a text field they are the field's own. */
+  /** Ctrl Z and Ctrl Y, but in a text field they are the field's own; Ctrl K everywhere. */
   protected stepByKey(event: KeyboardEvent): void {
-    const isTyping = event.target instanceof HTMLInputElement && event.target.type === 'text';
-    if (!(event.ctrlKey || event.metaKey) || isTyping) return;
-    const key = event.key.toLowerCase();
-    if (key === 'z' && !event.shiftKey) this.session.undo();
-    else if (key === 'y' || (key === 'z' && event.shiftKey)) this.session.redo();
-    else return;
+    const name = (event.ctrlKey || event.metaKey ? 'Ctrl ' : '') + event.key.toLowerCase();
+    const does = this.keys[event.shiftKey && name === 'Ctrl z' ? 'Ctrl y' : name];
+    if (!does || (name !== 'Ctrl k' && isTypedInto(event.target))) return;
+    does();
     event.preventDefault();
+  }
+
+  protected act(action: ActionId): void {
+    const actions: Readonly<Record<ActionId, () => void>> = {
+      undo: () => this.session.undo(),
+      redo: () => this.session.redo(),
+      theme: () => this.themeChoice.toggle(),
+      begin: () => this.isBeginning.set(true),
+      'open-file': () => this.chooseFile(),
+      'hand-over': () => this.isHandedOver.set(true),
+      cautions: () => this.cautions.isOpen.set(true),
+      keys: () => this.over.set('keys'),
+      // Once the search is gone from the page.
+      print: () => setTimeout(() => window.print()),
+    };
+    actions[action]();
   }
 
   /** After the questions comes the first verdict. */
@@ -91,4 +121,11 @@ export class Shell {
     await this.opening.openFile(file);
     input.value = '';
   }
+}
+
+function isTypedInto(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLTextAreaElement ||
+    (target instanceof HTMLInputElement && ['text', 'search', 'number'].includes(target.type))
+  );
 }

@@ -7,7 +7,7 @@ import { SheetContext } from './sheet-context';
 @Component({
   selector: 'heli-field-help',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { role: 'note', 'aria-label': 'About this field' },
+  host: { role: 'note', 'aria-label': 'About this field', '[class.none]': '!help()' },
   template: `
     @if (help(); as help) {
       <p>
@@ -17,22 +17,17 @@ import { SheetContext } from './sheet-context';
         <p><span class="caption">Find it:</span> {{ help.where }}</p>
       }
       <p><span class="caption">Decides:</span> {{ help.decides }}</p>
-    } @else {
-      <p class="caption">Go into a field, and this says what it is and where to find it.</p>
     }
   `,
   styles: `
     :host {
       display: block;
-      min-height: 76px;
       padding: 8px 0 8px 12px;
       border-left: 3px solid var(--sun);
       color: var(--ink-2);
     }
-    @media (max-width: 720px) {
-      :host {
-        min-height: 0;
-      }
+    :host(.none) {
+      display: none;
     }
     strong {
       color: var(--ink);

@@ -2,11 +2,13 @@ import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import type { EntryList } from '@heliarch/core';
+import { matches } from '../../components/matches';
 import { BASIS_NAMES, basisStrokes } from '../../components/basis-mark';
 import { liveNumbers } from '../live-numbers';
 import { RigState } from '../rig-state';
 import type { Device, PlacedLoad, PlacedPart, Point } from './drawing';
 import { oneLineOf } from './layout';
+import { phoneOneLineOf } from './phone-layout';
 import { CONVERTER_SIZE } from './measures';
 import {
   batteryLines,
@@ -27,6 +29,8 @@ interface Words {
 }
 
 const LINE = 17;
+/** Below it the wide drawing would be cut off. */
+const NARROW = '(max-width: 720px)';
 const LEAST_DRAG = 6;
 
 /** The one-line diagram, drawn from the data. Each part is a button; a load can be dragged to a circuit. */
@@ -45,7 +49,10 @@ export class OneLineDiagram {
   protected readonly strokes = basisStrokes;
   protected readonly lineHeight = LINE;
 
-  protected readonly drawing = computed(() => oneLineOf(this.state.rig()));
+  private readonly isNarrow = matches(NARROW);
+  protected readonly drawing = computed(() =>
+    this.isNarrow() ? phoneOneLineOf(this.state.rig()) : oneLineOf(this.state.rig()),
+  );
   private readonly scene = computed(() => this.state.rig().scenes[0]);
   private readonly live = computed(() => {
     const scene = this.scene();

@@ -118,7 +118,7 @@ function placeCircuit(rig: Rig, bus: Bus, circuit: Circuit, top: number): Placed
   };
 }
 
-const LEG_WORDS = { l1: 'L1', l2: 'L2', both: 'L1+L2' } as const;
+export const LEG_WORDS = { l1: 'L1', l2: 'L2', both: 'L1+L2' } as const;
 
 /** Names side by side, on as many lines as they need. */
 function placeNames(
