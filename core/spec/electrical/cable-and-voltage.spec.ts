@@ -57,6 +57,19 @@ describe('a copper cable', () => {
     expect(voltageDrop(lead, 16)).toBeCloseTo(6.89, 2);
   });
 
+  it('of two side by side has half the resistance and carries twice, and a thin cord has a table of its own (physics; NEC ch. 9 t. 8, from memory)', () => {
+    for (const size of [{ awg: '4' as const }, { mm2: 25 }]) {
+      const single = ohmsPerMetre(size, 50) ?? NaN;
+      expect(ohmsPerMetre({ ...size, bundles: 2 }, 50)).toBeCloseTo(single / 2, 12);
+    }
+    expect(ampacity({ awg: '4', bundles: 2 }, 'nec')).toBe(2 * (ampacity({ awg: '4' }, 'nec') ?? NaN));
+    expect(ohmsPerMetre({ awg: '18' }, 75)).toBeCloseTo(7.95 / 304.8, 9);
+    expect(ohmsPerMetre({ awg: '16' }, 75)).toBeCloseTo(4.99 / 304.8, 9);
+    expect(ohmsPerMetre({}, 75)).toBeUndefined();
+    expect(cableOhms({ awg: '4' }, 75)).toBeUndefined();
+    expect(voltageDrop(0.1, 20, 0.5)).toBeCloseTo(1, 12);
+  });
+
   it('carries what its school says, less in the heat (NEC 310.16 and 310.15(B)(1)(1), ABYC E-11, IEC 60364-5-52, from memory)', () => {
     expect(ampacity({ awg: '10' }, 'nec')).toBe(35);
     expect(ampacity({ awg: '2/0' }, 'abyc')).toBe(330);

@@ -111,6 +111,11 @@ describe('a DC fuse', () => {
     expect(fuseBand('class-t', Infinity)).toEqual({ pessimistic: 1, optimistic: 1.35 });
     expect(fuseBand('class-t', 720).optimistic).toBeCloseTo(2, 10);
     expect(fuseBand('bolt-in', 1).pessimistic).toBeCloseTo(2, 10);
+    // Shorter than its shortest point a curve says nothing: it stays at its last multiple.
+    expect(fuseBand('class-t', 0.001)).toEqual({ pessimistic: 8, optimistic: 8 });
+    expect(fuseBand('blade', 0.02).pessimistic).toBeCloseTo(6, 10);
+    // Half way in the logarithm of time is half way in that of the multiple.
+    expect(fuseBand('class-t', Math.sqrt(10 * 1)).pessimistic).toBeCloseTo(Math.sqrt(2 * 3), 10);
     expect(fuseBand('bolt-in', 15).optimistic).toBeCloseTo(2, 10);
     expect(fuseBand('blade', 5).optimistic).toBeCloseTo(2, 10);
     const quick = fuseBand('class-t', 0.3);

@@ -24,6 +24,20 @@ describe('a single-phase motor', () => {
     }
   });
 
+  it('between two rows draws in proportion, and outside of the table by the nearest row (NEC 430.248, from memory; the proportion is ours)', () => {
+    // 1 hp draws 16 A and 1.5 hp 20 A at 115 V.
+    expect(fullLoadAmps(1.25, 115)).toBeCloseTo(18, 10);
+    expect(fullLoadAmps(1.1, 115)).toBeCloseTo(16.8, 10);
+    const [smallest] = MOTORS;
+    expect(fullLoadAmps(1 / 12, 115)).toBeCloseTo((smallest?.fullLoadA[115] ?? NaN) / 2, 10);
+    const largest = MOTORS.at(-1);
+    expect(fullLoadAmps(2 * (largest?.horsepower ?? NaN), 230)).toBeCloseTo(
+      2 * (largest?.fullLoadA[230] ?? NaN),
+      10,
+    );
+    expect(lockedRotorAmps(1.25, 115)).toBeCloseTo(108, 10);
+  });
+
   it('locks at six times its full load at 115 and 230 V (NEC 430.251(A), from memory)', () => {
     expect(lockedRotorAmps(1, 115)).toBe(96);
     for (const { horsepower, fullLoadA, lockedRotorA } of MOTORS) {

@@ -23,6 +23,9 @@ import { speakList } from './spoken-list';
 const MANY = 8;
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'Meta'];
 
+/** What the box says already, and an arrow that says nothing. */
+const SAID_BY_THE_BOX = 'nz-select-item, nz-select-placeholder, nz-select-arrow';
+
 let nextPanel = 0;
 
 /** One of many, as the rig has it: a closed line that opens a list. */
@@ -122,6 +125,7 @@ export class Select<Id extends string> {
   private sayWhatIsChosen(): void {
     const chosen = this.choices().find(({ id }) => id === this.selected());
     if (!this.inner().nzOpen) this.box().value = chosen?.label ?? '';
+    for (const twice of this.host.querySelectorAll(SAID_BY_THE_BOX)) twice.setAttribute('aria-hidden', 'true');
   }
 
   private box(): HTMLInputElement {

@@ -1,0 +1,66 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { DescribePage } from './describe-page.ts';
+import { TogetherPage } from './together-page.ts';
+
+interface AxNode {
+  readonly nodeId: string;
+  readonly ignored: boolean;
+  readonly role?: { readonly value: string };
+  readonly name?: { readonly value: string };
+  readonly childIds?: readonly string[];
+}
+
+/** What adds nothing to what its children say. */
+const SILENT = ['none', 'generic', 'InlineTextBox', 'StaticText', 'LineBreak', 'paragraph', 'LayoutTable', 'LabelText', 'Legend'];
+const SPOKEN_TEXT = ['StaticText'];
+
+/** What a screen reader comes by, in its order: Chromium's own accessibility tree, a line each. */
+async function readingOrder(page: Page, within: string): Promise<string> {
+  const client = await page.context().newCDPSession(page);
+  const { nodes } = (await client.send('Accessibility.getFullAXTree')) as { readonly nodes: readonly AxNode[] };
+  const byId = new Map(nodes.map((node) => [node.nodeId, node]));
+  const isStart = ({ role, name }: AxNode): boolean => `${role?.value} ${name?.value}`.startsWith(within);
+  const start = nodes.find(isStart);
+  const lines: string[] = [];
+  const walk = (node: AxNode | undefined, depth: number, said: string): void => {
+    if (!node) return;
+    const role = node.role?.value ?? '';
+    const name = (node.name?.value ?? '').trim().replace(/\s+/g, ' ');
+    const isText = SPOKEN_TEXT.includes(role) && name !== '' && !said.includes(name);
+    const isLine = !node.ignored && (isText || !SILENT.includes(role));
+    if (isLine) lines.push(`${'  '.repeat(depth)}${isText ? '' : `${role}: `}${name}`.trimEnd());
+    for (const child of node.childIds ?? []) walk(byId.get(child), depth + (isLine ? 1 : 0), isLine ? name : said);
+  };
+  walk(start, 0, '');
+  await client.detach();
+  return `${lines.join('\n')}\n`;
+}
+
+/** HELIARCH_READING_ORDER=write keeps what is read now. */
+function expectAsKept(name: string, text: string): void {
+  const path = new URL(`../reading-order/${name}.txt`, import.meta.url);
+  if (process.env.HELIARCH_READING_ORDER === 'write') writeFileSync(path, text);
+  expect(text).toBe(readFileSync(path, 'utf8'));
+}
+
+test('a screen reader comes by everything in order, each with its name (accessibility tree of Chromium)', async ({
+  page,
+}) => {
+  const together = new TogetherPage(page);
+  const describe = new DescribePage(page);
+  await together.open();
+  await expect(page.getByRole('region', { name: 'What else' })).toContainText('Lights dip');
+  expectAsKept('together', await readingOrder(page, 'main'));
+
+  await describe.goTo('Loads');
+  await page.getByRole('button', { name: 'Kettle', exact: true }).click();
+  await expect(describe.editor).toContainText('On battery');
+  expectAsKept('loads', await readingOrder(page, 'article Kettle'));
+
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: /^Search loads/ })).toBeFocused();
+  await page.keyboard.type('output breaker');
+  await expect(page.getByRole('option')).toHaveCount(1);
+  expectAsKept('search', await readingOrder(page, 'dialog Search'));
+});
