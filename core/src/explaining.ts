@@ -7,6 +7,7 @@ export { CAUTION_TEXTS } from './reference/cautions.js';
 export { clockWorkingOf } from './wording/clock-working.js';
 export { dimmingWords } from './wording/dimming-words.js';
 export { inputLimitWords } from './wording/input-limit-words.js';
+export { leastChangeWords } from './wording/least-change-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';
 export { unplannedLoadWords } from './wording/unplanned-load-words.js';

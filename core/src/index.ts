@@ -73,6 +73,12 @@ export { worthLookingUpWords } from './wording/worth-looking-up-words.js';
 export { loadOf } from './rig/lookup.js';
 export { theLoad } from './rig/names-in-sentences.js';
 export { outlookOf, outlooksOf, type Outlook } from './answers/outlook.js';
+export {
+  leastChangeOf,
+  type LeastChange,
+  type LeastChangeAnswer,
+  type SingleChange,
+} from './answers/least-change.js';
 export { settlementOf, type Settlement } from './answers/settle.js';
 export { settlementWords } from './wording/settlement-words.js';
 export type { CheckScene } from './verdict/situation.js';

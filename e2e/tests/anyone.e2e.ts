@@ -45,10 +45,68 @@ for (const theme of ['light', 'dark'] as const) {
       if (theme === 'light') expect(await faults()).toEqual([]);
       await rooms.getByRole('link', { name: 'Loads' }).click();
       await expect(page.getByRole('article', { name: 'Bandsaw' })).toBeVisible();
+      await page.getByRole('combobox', { name: 'Made of' }).click();
+      await expect(page.getByRole('option', { name: 'motor with heavy wheels' })).toBeVisible();
+      expect(await faults()).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Control+k');
+      await expect(page.getByRole('dialog', { name: 'Search' })).toBeVisible();
+      expect(await faults()).toEqual([]);
+      await page.keyboard.type('show the keys');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+      if (theme === 'light') expect(await faults()).toEqual([]);
+      await page.keyboard.press('Escape');
+      await together.menu('Begin a new rig …');
+      await page.getByRole('button', { name: 'Inverter', exact: true }).click();
+      await expect(page.getByRole('heading', { name: 'What does your inverter carry?' })).toBeVisible();
+      expect(await faults()).toEqual([]);
+      await page.getByRole('button', { name: 'First loads' }).click();
+      await page.getByLabel('Find a kind').fill('jointer 1/2 hp');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('combobox', { name: 'Breaker of Jointer' })).toBeVisible();
       expect(await faults()).toEqual([]);
     });
   });
 }
+
+test('what opens and closes does so hundreds of times, however fast, and leaves nothing behind', async ({
+  page,
+}) => {
+  test.slow();
+  const defects: string[] = [];
+  page.on('pageerror', (error) => defects.push(error.message));
+  const describe = new DescribePage(page);
+  await new TogetherPage(page).open();
+  await describe.goTo('Loads');
+  const kind = page.getByRole('combobox', { name: 'Made of' });
+  await expect(kind).toBeVisible();
+  for (let round = 0; round < 60; round += 1) {
+    const other = round % 2 === 0 ? 'Kettle' : 'Bandsaw';
+    await page.evaluate((name) => {
+      const press = (target: EventTarget | null | undefined, key: string): void => {
+        target?.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true }));
+      };
+      const box = document.querySelector<HTMLElement>('input[role=combobox]');
+      box?.focus();
+      box?.closest<HTMLElement>('nz-select')?.click();
+      press(document, 'Escape');
+      press(document.body, 'Escape');
+      box?.closest<HTMLElement>('nz-select')?.click();
+      // What the open list belongs to goes while it is open.
+      [...document.querySelectorAll('button')].find((button) => button.textContent.trim() === name)?.click();
+      document.dispatchEvent(new KeyboardEvent('keydown', { key: 'k', ctrlKey: true, bubbles: true }));
+      press(document.activeElement, 'Escape');
+    }, other);
+    if (round % 20 === 19) await page.keyboard.press('Escape');
+  }
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Kettle', exact: true }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await expect(kind).toHaveValue('kettle, oven or coil');
+  expect(defects).toEqual([]);
+});
 
 test.describe('on the phone', () => {
   test.use(PHONE);

@@ -38,7 +38,7 @@ export class DescribePage {
   part(name: string): Locator {
     return this.page
       .locator('heli-one-line')
-      .getByRole('button', { name: new RegExp(`^(Bus )?${name}(,|$)`) });
+      .getByRole('button', { name: new RegExp(`^(Busbar )?${name}(,|$)`) });
   }
 
   /** By its name in the drawing: loads lie over the rest of a circuit. */

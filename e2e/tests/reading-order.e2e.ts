@@ -12,35 +12,58 @@ interface AxNode {
 }
 
 /** What adds nothing to what its children say. */
-const SILENT = ['none', 'generic', 'InlineTextBox', 'StaticText', 'LineBreak', 'paragraph', 'LayoutTable', 'LabelText', 'Legend'];
-const SPOKEN_TEXT = ['StaticText'];
+const SILENT = [
+  'none',
+  'generic',
+  'InlineTextBox',
+  'LineBreak',
+  'paragraph',
+  'LayoutTable',
+  'LabelText',
+  'Legend',
+];
+const SPOKEN_TEXT = 'StaticText';
 
 /** What a screen reader comes by, in its order: Chromium's own accessibility tree, a line each. */
 async function readingOrder(page: Page, within: string): Promise<string> {
   const client = await page.context().newCDPSession(page);
-  const { nodes } = (await client.send('Accessibility.getFullAXTree')) as { readonly nodes: readonly AxNode[] };
+  const { nodes } = (await client.send('Accessibility.getFullAXTree')) as {
+    readonly nodes: readonly AxNode[];
+  };
   const byId = new Map(nodes.map((node) => [node.nodeId, node]));
   const isStart = ({ role, name }: AxNode): boolean => `${role?.value} ${name?.value}`.startsWith(within);
   const start = nodes.find(isStart);
   const lines: string[] = [];
   const walk = (node: AxNode | undefined, depth: number, said: string): void => {
     if (!node) return;
-    const role = node.role?.value ?? '';
-    const name = (node.name?.value ?? '').trim().replace(/\s+/g, ' ');
-    const isText = SPOKEN_TEXT.includes(role) && name !== '' && !said.includes(name);
-    const isLine = !node.ignored && (isText || !SILENT.includes(role));
-    if (isLine) lines.push(`${'  '.repeat(depth)}${isText ? '' : `${role}: `}${name}`.trimEnd());
-    for (const child of node.childIds ?? []) walk(byId.get(child), depth + (isLine ? 1 : 0), isLine ? name : said);
+    const line = lineOf(node, said);
+    if (line !== undefined) lines.push(`${'  '.repeat(depth)}${line}`.trimEnd());
+    const deeper = line === undefined ? depth : depth + 1;
+    for (const child of node.childIds ?? [])
+      walk(byId.get(child), deeper, line === undefined ? said : nameOf(node));
   };
   walk(start, 0, '');
   await client.detach();
   return `${lines.join('\n')}\n`;
 }
 
+function nameOf({ name }: AxNode): string {
+  return (name?.value ?? '').trim().replace(/\s+/g, ' ');
+}
+
+/** What a node says of its own; nothing where its children or what stands above it say it. */
+function lineOf(node: AxNode, said: string): string | undefined {
+  const role = node.role?.value ?? '';
+  const name = nameOf(node);
+  if (node.ignored) return undefined;
+  if (role === SPOKEN_TEXT) return name === '' || said.includes(name) ? undefined : name;
+  return SILENT.includes(role) ? undefined : `${role}: ${name}`;
+}
+
 /** HELIARCH_READING_ORDER=write keeps what is read now. */
 function expectAsKept(name: string, text: string): void {
   const path = new URL(`../reading-order/${name}.txt`, import.meta.url);
-  if (process.env.HELIARCH_READING_ORDER === 'write') writeFileSync(path, text);
+  if (process.env['HELIARCH_READING_ORDER'] === 'write') writeFileSync(path, text);
   expect(text).toBe(readFileSync(path, 'utf8'));
 }
 

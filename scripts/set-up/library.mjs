@@ -9,6 +9,7 @@ const SHEETS = {
   first: ['button', 'radio', 'checkbox'],
   fields: ['input', 'select'],
   amounts: ['input-number'],
+  waiting: ['spin'],
   dialogs: ['modal'],
 };
 

@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import type {
   CheckScene,
+  LeastChangeAnswer,
   Outlook,
   Progress,
   Rig,
@@ -40,6 +41,14 @@ export class Answers {
     startOrder: StartOrderRule,
   ): Observable<Answer<Settlement | undefined>> {
     return this.ask(rig, async (questions) => questions.settlement(scene, startOrder));
+  }
+
+  leastChange(
+    rig: Rig,
+    scene: CheckScene,
+    startOrder: StartOrderRule,
+  ): Observable<Answer<LeastChangeAnswer>> {
+    return this.ask(rig, (questions, progress) => questions.leastChange(scene, startOrder, progress));
   }
 
   contingencies(rig: Rig, scene: CheckScene, startOrder: StartOrderRule): Observable<Answer<Contingencies>> {

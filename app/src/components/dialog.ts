@@ -2,6 +2,8 @@ import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
+  inject,
   input,
   output,
   viewChild,
@@ -50,13 +52,15 @@ export class Dialog {
   private readonly modal = viewChild.required(NzModalComponent);
 
   constructor() {
+    let frame = 0;
+    inject(DestroyRef).onDestroy(() => cancelAnimationFrame(frame));
     afterRenderEffect(() => {
       if (!this.isOpen()) return;
       // The library leaves its dialogs without a name, never says that one is open where nothing moves, and takes the
       // focus for the dialog itself in the next frame: what wants it waits for that.
       const container = this.modal().getElement()?.closest('[role=dialog]');
       if (container && !container.hasAttribute('aria-labelledby'))
-        requestAnimationFrame(() => this.opened.emit());
+        frame = requestAnimationFrame(() => this.opened.emit());
       container?.setAttribute('aria-labelledby', this.titleId);
       container?.setAttribute('aria-modal', 'true');
     });

@@ -83,7 +83,7 @@ export function groupLoads(
   return LOAD_FAMILIES.map((family) => groupOf(family, rows)).filter((group) => group.rows.length > 0);
 }
 
-/** While the set itself trips, "no room" is true of every load and says nothing. */
+/** While the set itself trips, "too much" is true of every load and says nothing. */
 function saysSomething(outlook: Outlook, result: CheckResult): boolean {
   if (result.verdict !== 'trips' || outlook.answer === 'not-here') return true;
   return outlook.answer === 'later' && (outlook.after !== undefined || outlook.inState !== undefined);

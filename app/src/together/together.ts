@@ -15,6 +15,7 @@ import { keepTogether } from '../components/keep-together';
 import { LimitLadder } from '../components/limit-ladder';
 import { Beside } from './beside';
 import { ChargeReading } from './charge-reading';
+import { LeastChangeLine } from './least-change-line';
 import { LoadList } from './load-list';
 import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
@@ -50,6 +51,7 @@ const CAPTIONS: Record<StartOrderRule, string> = {
     ChargeReading,
     ChoiceBar,
     LimitLadder,
+    LeastChangeLine,
     LoadList,
     SecondVerdict,
     StartStaircase,

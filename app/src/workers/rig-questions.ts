@@ -4,6 +4,7 @@ import {
   compile,
   dimmingOf,
   inputLimitOf,
+  leastChangeOf,
   leftBeside,
   outlookOf,
   outlooksOf,
@@ -17,6 +18,7 @@ import {
   type CompiledRig,
   type Dimming,
   type InputLimit,
+  type LeastChangeAnswer,
   type Outlook,
   type PowerBack,
   type Progress,
@@ -73,6 +75,10 @@ export class RigQuestions {
 
   settlement(scene: CheckScene, startOrder: StartOrderRule): Settlement | undefined {
     return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
+  }
+
+  leastChange(scene: CheckScene, startOrder: StartOrderRule, progress?: Progress): LeastChangeAnswer {
+    return leastChangeOf(this.rigInUse, scene, startOrder, throttled(progress));
   }
 
   contingencies(scene: CheckScene, startOrder: StartOrderRule): Contingencies {

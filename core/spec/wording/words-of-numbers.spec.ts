@@ -97,7 +97,7 @@ describe('the words of an outlook', () => {
       ),
     };
     const outlook = outlooksOf(compile(large), { supply: 'battery', on: on('lamp') }).get('kettle')!;
-    expect(outlookWords('point', large, large.loads[2]!, outlook)).toMatch(/^no room: /);
+    expect(outlookWords('point', large, large.loads[2]!, outlook)).toMatch(/^no: [\d,.]+ \S+ too much for /);
   });
 });
 

@@ -20,7 +20,7 @@ export const ENTRY_WORDS: Readonly<Record<EntryList, string>> = {
   converters: 'inverter or charger',
   batteries: 'battery',
   solar: 'solar array',
-  buses: 'bus',
+  buses: 'busbar',
   circuits: 'circuit',
   loads: 'load',
   supplies: 'supply',

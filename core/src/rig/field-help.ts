@@ -185,7 +185,7 @@ const RIG: Entries = {
 const BUSES: Entries = {
   buses: [
     'What several things are connected to: one voltage, one set of conductors.',
-    'The panel, or the DC bus bars.',
+    'The panel, or the DC busbars.',
     'What feeds what.',
   ],
   ...named('buses[]'),
@@ -348,7 +348,7 @@ const BATTERIES: Entries = {
     'How long, and how much at once.',
   ],
   ...named('batteries[]'),
-  'batteries[].bus': ['The DC bus it is on.', 'Follow its cables.', 'What it carries.'],
+  'batteries[].bus': ['The DC busbar it is on.', 'Follow its cables.', 'What it carries.'],
   'batteries[].chemistry': [
     'Lithium iron phosphate, or which kind of lead.',
     'Its label.',
@@ -423,7 +423,7 @@ const BATTERIES: Entries = {
 const SOLAR: Entries = {
   solar: ['Panels with their charge controller.', OWN_CHOICE, 'What comes in by day.'],
   ...named('solar[]'),
-  'solar[].bus': ['The DC bus it charges.', 'Follow its cables.', 'Which battery it fills.'],
+  'solar[].bus': ['The DC busbar it charges.', 'Follow its cables.', 'Which battery it fills.'],
   'solar[].stcW': [
     'Watts of all panels together.',
     'The label on the back of each.',

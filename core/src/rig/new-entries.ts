@@ -103,7 +103,7 @@ const NEW_NAMES: Readonly<Record<Exclude<EntryList, 'loads'>, string>> = {
   converters: 'Inverter',
   batteries: 'Battery',
   solar: 'Solar array',
-  buses: 'Bus',
+  buses: 'Busbar',
   circuits: 'Circuit',
   supplies: 'Supply',
 };

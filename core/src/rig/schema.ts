@@ -115,7 +115,7 @@ const source = groupField({
   id: idField('id'),
   name: nameField('name'),
   kind: choiceField('kind', ['inlet', 'generator', 'vehicle']),
-  bus: referenceField('bus it feeds', 'buses'),
+  bus: referenceField('what it feeds', 'buses'),
   breaker: protection.optional().default(undefined),
   continuousW: continuousW.optional().default(undefined),
   continuousVA: continuousVA.optional().default(undefined),
@@ -134,9 +134,9 @@ const converter = groupField({
   id: idField('id'),
   name: nameField('name'),
   kind: choiceField('kind', ['inverter', 'inverter-charger', 'dc-dc', 'charger']),
-  from: referenceField('input bus', 'buses'),
-  to: referenceField('output bus', 'buses'),
-  passThroughFrom: referenceField('bus passed through', 'buses').optional(),
+  from: referenceField('fed from', 'buses'),
+  to: referenceField('feeds', 'buses'),
+  passThroughFrom: referenceField('passes on from', 'buses').optional(),
   pole: choiceField('leg it feeds', ['l1', 'l2', 'both']).optional(),
   unitsInParallel: numberField({ label: 'units side by side', unit: 'units' }, { above: 0, max: 12 }),
   continuousW,
@@ -171,7 +171,7 @@ const dischargeTier = groupField({
 const battery = groupField({
   id: idField('id'),
   name: nameField('name'),
-  bus: referenceField('DC bus', 'buses'),
+  bus: referenceField('connected to', 'buses'),
   chemistry: choiceField('chemistry', CHEMISTRIES).optional(),
   ampHours: quantityField({ label: 'amp-hours', unit: 'Ah', role: 'rating' }, { min: 1, max: 100_000 }),
   ratedHours: numberField(
@@ -205,7 +205,7 @@ const battery = groupField({
 const solar = groupField({
   id: idField('id'),
   name: nameField('name'),
-  bus: referenceField('DC bus', 'buses'),
+  bus: referenceField('connected to', 'buses'),
   stcW: quantityField({ label: 'rated watts', unit: 'W', role: 'rating' }, { min: 1, max: MOST_W }),
   chargerA: numberField({ label: 'charge controller', unit: 'A' }, { above: 0, max: 5000 }),
   tiltDegrees: numberField({ label: 'tilt', unit: 'degrees' }, { min: 0, max: 90 }),
@@ -214,7 +214,7 @@ const solar = groupField({
 const circuit = groupField({
   id: idField('id'),
   name: nameField('name'),
-  bus: referenceField('bus', 'buses'),
+  bus: referenceField('fed from', 'buses'),
   pole: choiceField('pole', ['l1', 'l2', 'both']).optional(),
   protection: protection.required('is missing; give its breaker'),
   cable: cable.optional().default(undefined),

@@ -6,7 +6,7 @@ import type { Load, Rig } from '../rig/schema.js';
 import { margin } from './explain.js';
 import { loadOf } from '../rig/lookup.js';
 import { theLoad } from '../rig/names-in-sentences.js';
-import { limitLabel } from './names.js';
+import type { Limit } from '../verdict/limit.js';
 import type { Outlook } from '../answers/outlook.js';
 
 /**
@@ -30,11 +30,17 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
           ? []
           : [`at ${stateWatts(style, rig, load, outlook.inState)} or less`]),
       ];
-      return ways.length > 0 ? ways.join(', or ') : `no room: ${limitLabel(style, rig, outlook.limit)}`;
+      return ways.length > 0 ? ways.join(', or ') : noRoom(style, outlook.limit);
     }
     case 'not-here':
       return `not on this supply: ${outlook.because}`;
   }
+}
+
+/** Which device has no room for it, and how much is too much. */
+function noRoom(style: NumberStyle, limit: Limit): string {
+  const over = margin(style, limit, limit.headroom.stated < 0 ? 'stated' : 'pessimistic');
+  return `no: ${over} too much for ${limit.element.name}`;
 }
 
 /** The running watts of a load in one of its states, as text. */

@@ -125,7 +125,8 @@ export class Select<Id extends string> {
   private sayWhatIsChosen(): void {
     const chosen = this.choices().find(({ id }) => id === this.selected());
     if (!this.inner().nzOpen) this.box().value = chosen?.label ?? '';
-    for (const twice of this.host.querySelectorAll(SAID_BY_THE_BOX)) twice.setAttribute('aria-hidden', 'true');
+    for (const twice of this.host.querySelectorAll(SAID_BY_THE_BOX))
+      twice.setAttribute('aria-hidden', 'true');
   }
 
   private box(): HTMLInputElement {

@@ -29,8 +29,9 @@ function nameParts(box: HTMLElement, panelClass: string): void {
   const id = `${panelClass}-list`;
   set(rows, { role: 'listbox', id, 'aria-label': box.getAttribute('aria-label') ?? 'Choices' });
   set(box, { 'aria-controls': id });
-  // Where it scrolls the keyboard has its options already; the frame is no stop of its own.
-  set(rows.parentElement, { tabindex: '-1' });
+  // Where it scrolls a keyboard must reach it, though its options are gone through from the box.
+  set(rows.parentElement, { tabindex: '0' });
+  set(rows.closest('.cdk-overlay-pane'), { role: 'region', 'aria-label': 'Choices' });
   rows.querySelectorAll('.ant-select-item-option').forEach((row, index) => {
     const isChosen = row.classList.contains('ant-select-item-option-selected');
     set(row, { role: 'option', id: `${id}-${index}`, 'aria-selected': String(isChosen) });

@@ -42,7 +42,7 @@ export function placeDc(
       const bar: Bar = {
         busId: bus.id,
         name: bus.name,
-        spoken: `Bus ${bus.name}`,
+        spoken: `Busbar ${bus.name}`,
         from: point(index === 0 ? BANK_X - 24 : MARGIN_X, y),
         to: point(Math.max(lastX, tap ? TAP_X : 0), y),
         label: point(BANK_X - 24, y - 10),

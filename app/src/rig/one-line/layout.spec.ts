@@ -57,7 +57,7 @@ for (const [form, layOut] of [
       if (form === 'wide')
         expect(spoken.length).toBeGreaterThan(new Set(drawing.bars.map(({ busId }) => busId)).size);
       expect(new Set(spoken).size).toBe(spoken.length);
-      expect(spoken.filter((name) => !/^Bus \S/.test(name))).toEqual([]);
+      expect(spoken.filter((name) => !/^Busbar \S/.test(name))).toEqual([]);
     });
 
     it('runs every wire level or upright, and none through an inverter', () => {

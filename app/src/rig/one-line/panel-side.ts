@@ -95,8 +95,8 @@ function barsAt(bus: Bus, top: number, bottom: number): readonly Bar[] {
     to: point(x, bottom),
     label: point(PANEL_X - 6, top - 6),
   });
-  const first = at(PANEL_X, bus.name, `Bus ${bus.name}${bus.kind === 'dc' ? ', its circuits' : ''}`);
-  return hasLegs(bus) ? [first, at(PANEL_X + LEG_GAP, '', `Bus ${bus.name}, second leg`)] : [first];
+  const first = at(PANEL_X, bus.name, `Busbar ${bus.name}${bus.kind === 'dc' ? ', its circuits' : ''}`);
+  return hasLegs(bus) ? [first, at(PANEL_X + LEG_GAP, '', `Busbar ${bus.name}, second leg`)] : [first];
 }
 
 function placeCircuit(rig: Rig, bus: Bus, circuit: Circuit, top: number): PlacedCircuit {

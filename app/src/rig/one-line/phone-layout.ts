@@ -85,7 +85,7 @@ function barOf({ id, name }: Bus, x: number, taps: readonly Tap[]): Bar {
   return {
     busId: id,
     name,
-    spoken: `Bus ${name}`,
+    spoken: `Busbar ${name}`,
     from: point(x, top - 8),
     to: point(x, Math.max(...ys) + 8),
     label: point(labelled === top ? x - 4 : LABEL_X, labelled - (labelled === top ? 14 : 20)),

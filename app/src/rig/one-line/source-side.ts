@@ -77,7 +77,7 @@ export function placeInlets(
       bars.push({
         busId: bus.id,
         name: span ? '' : bus.name,
-        spoken: span ? `Bus ${bus.name}, where it comes in` : `Bus ${bus.name}`,
+        spoken: span ? `Busbar ${bus.name}, where it comes in` : `Busbar ${bus.name}`,
         from: point(x, Math.min(...ys) - 10),
         to: point(x, Math.max(...ys) + 10),
         label: point(x - 6, Math.min(...ys) - 16),
