@@ -17,7 +17,7 @@ export type {
   FirstTier,
 } from './first-run/answers.js';
 export { findKinds } from './first-run/find-kinds.js';
-export { suggestedPlace } from './first-run/loads-from-answers.js';
+export { loadOfKind, suggestedPlace } from './first-run/loads-from-answers.js';
 export { MAINS, type MainsId } from './first-run/mains.js';
 export { rigFromAnswers } from './first-run/rig-from-answers.js';
 export { fieldAt, topFields, withoutIndexes, type Field } from './rig/field-table.js';

@@ -75,6 +75,7 @@ export { theLoad } from './rig/names-in-sentences.js';
 export { outlookOf, outlooksOf, type Outlook } from './answers/outlook.js';
 export {
   leastChangeOf,
+  withoutCharging,
   type LeastChange,
   type LeastChangeAnswer,
   type SingleChange,

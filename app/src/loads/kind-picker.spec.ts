@@ -1,11 +1,10 @@
-import type { TypicalLoad } from '@heliarch/core/editing';
 import { onPage } from '../components/on-page.spec-data';
-import { KindPicker } from './kind-picker';
+import { KindPicker, type KindPicked } from './kind-picker';
 
 function setUp() {
   const page = onPage(KindPicker);
   const picker = page.fixture.componentInstance;
-  const picked: TypicalLoad[] = [];
+  const picked: KindPicked[] = [];
   const named: string[] = [];
   picker.picked.subscribe((kind) => picked.push(kind));
   picker.named.subscribe((name) => named.push(name));
@@ -32,8 +31,15 @@ describe('the list of kinds', () => {
     page.type(/^Find a kind/, 'saw band');
     expect(kinds()).toBe(1);
     enter();
-    expect(picked[0]?.name).toMatch(/band ?saw/i);
+    expect(picked[0]?.kind.name).toMatch(/band ?saw/i);
     expect(page.has('h2', 'Add a load from its kind')).toBeFalse();
+  });
+
+  it('takes what a plate says with the words', () => {
+    const { page, picked, enter } = setUp();
+    page.type(/^Find a kind/, 'jointer 3/4 hp');
+    enter();
+    expect(picked[0]?.stated).toEqual({ value: 0.75, unit: 'hp' });
   });
 
   it('takes a name it does not know', () => {

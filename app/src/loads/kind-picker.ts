@@ -1,8 +1,14 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Dialog } from '../components/dialog';
-import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core';
-import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
+import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords, type Amount } from '@heliarch/core';
+import { findKinds, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
+
+/** A kind, and what of its plate was typed with it. */
+export interface KindPicked {
+  readonly kind: TypicalLoad;
+  readonly stated: Amount | undefined;
+}
 
 /** The library of typical loads: find one, add it, correct it later. */
 @Component({
@@ -21,6 +27,7 @@ import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@helia
           #find
           type="search"
           autocomplete="off"
+          placeholder="saw, hair dryer, table saw 3 hp, 1500 W"
           [value]="words()"
           (input)="words.set(find.value)"
           (keydown.enter)="pickFirst()"
@@ -107,15 +114,16 @@ import { findTypicalLoads, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@helia
 })
 export class KindPicker {
   private readonly numberStyle = inject(UnitChoice).numbers;
-  readonly picked = output<TypicalLoad>();
+  readonly picked = output<KindPicked>();
   readonly named = output<string>();
 
   protected readonly words = signal('');
   protected readonly source = sourceWords(TYPICAL_LOADS_SOURCE);
   protected readonly isOpen = signal(false);
 
+  private readonly search = computed(() => findKinds(this.numberStyle, this.words()));
   protected readonly groups = computed(() => {
-    const found = findTypicalLoads(this.words());
+    const found = this.search().kinds;
     return LOAD_FAMILIES.map((family) => ({
       family,
       kinds: found.filter((kind) => kind.family === family),
@@ -132,8 +140,9 @@ export class KindPicker {
   }
 
   protected pick(kind: TypicalLoad): void {
+    const { stated } = this.search();
     this.close();
-    this.picked.emit(kind);
+    this.picked.emit({ kind, stated });
   }
 
   protected name(name: string): void {

@@ -26,8 +26,8 @@ describe('the list of loads and what is done with it', () => {
   it('opens what was added, and adds a second of a kind under a name of its own', () => {
     const { rig, state, labels } = setUp();
     const [kind] = findTypicalLoads('bandsaw');
-    state.addKind(kind!);
-    state.addKind(kind!);
+    state.addKind({ kind: kind!, stated: undefined });
+    state.addKind({ kind: kind!, stated: undefined });
     expect(names(rig()).slice(-2)).toEqual(['Bandsaw', 'Bandsaw 2']);
     expect(state.open()?.name).toBe('Bandsaw 2');
     state.addNamed('Press');

@@ -12,8 +12,9 @@ import {
   withoutEntry,
   withoutPart,
 } from '@heliarch/core';
-import { loadFromKind, plainLoad, type TypicalLoad } from '@heliarch/core/editing';
+import { loadOfKind, plainLoad } from '@heliarch/core/editing';
 import { RigSession } from '../storage/rig-session';
+import type { KindPicked } from './kind-picker';
 import { filtered, loadRows, sorted, type Column, type Sorting } from './load-rows';
 
 const FIRST_STAGE_MINUTES = 60;
@@ -70,8 +71,9 @@ export class LoadsState {
     this.marked.set(new Set(isOn ? shown : []));
   }
 
-  addKind(kind: TypicalLoad): void {
-    this.add(loadFromKind(this.rig(), kind, this.usualCircuit()));
+  /** Where its kind usually hangs; what was read off its plate counts. */
+  addKind({ kind, stated }: KindPicked): void {
+    this.add(loadOfKind(this.rig(), kind, stated));
   }
 
   addNamed(name: string): void {

@@ -66,6 +66,7 @@ export class LeastChangeLine {
   protected tryIt(): void {
     const change = this.found()?.change;
     if (change?.by === 'off') this.state.switchLoad(change.loadId, false);
-    else if (change) this.state.chooseState(change.loadId, change.stateId);
+    else if (change?.by === 'state') this.state.chooseState(change.loadId, change.stateId);
+    else if (change) this.state.stopCharging();
   }
 }

@@ -20,6 +20,7 @@ import {
   withKnown,
   withLoad,
   withPartNumber,
+  withoutCharging,
   withRunningFrom,
   withState,
   withSupply,
@@ -129,6 +130,10 @@ export class TogetherState {
 
   chooseSupply(supplyId: string): void {
     this.session.change((rig) => withSupply(rig, this.scene().id, supplyId), { label: 'choose a supply' });
+  }
+
+  stopCharging(): void {
+    this.session.change((rig) => withoutCharging(rig, this.scene().supply), { label: 'turn charging off' });
   }
 
   switchLoad(loadId: string, isOn: boolean): void {

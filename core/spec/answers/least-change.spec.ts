@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { leastChangeOf, sceneWith, type SingleChange } from '../../src/answers/least-change.js';
+import { checkAfter, leastChangeOf, type SingleChange } from '../../src/answers/least-change.js';
 import { readRigFile } from '../../src/formats/rig-file.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
@@ -15,7 +15,7 @@ const compiled = compile(rig);
 
 /** Every load switched off, and every load in every one of its states. */
 function everySingleChange({ on }: CheckScene): readonly SingleChange[] {
-  return on.flatMap(({ load: loadId }) => [
+  const ofLoads = on.flatMap(({ load: loadId }) => [
     { by: 'off' as const, loadId },
     ...(rig.loads.find(({ id }) => id === loadId)?.states ?? []).map(({ id }) => ({
       by: 'state' as const,
@@ -23,6 +23,7 @@ function everySingleChange({ on }: CheckScene): readonly SingleChange[] {
       stateId: id,
     })),
   ]);
+  return [...ofLoads, { by: 'charging-off' }];
 }
 
 describe('the least change that makes a set hold', () => {
@@ -40,10 +41,10 @@ describe('the least change that makes a set hold', () => {
           expect(isComplete).toBeTrue();
           const isFine = check(compiled, scene).verdict === 'holds';
           const helps = everySingleChange(scene).some(
-            (change) => check(compiled, sceneWith(scene, change)).verdict === 'holds',
+            (change) => checkAfter(compiled, scene, change, 'best').verdict === 'holds',
           );
           expect(found !== undefined).toBe(helps && !isFine);
-          if (found) expect(check(compiled, found.scene).verdict).toBe('holds');
+          if (found) expect(checkAfter(compiled, scene, found.change, 'best').verdict).toBe('holds');
         },
       ),
       { numRuns: 60 },
@@ -63,19 +64,26 @@ describe('the least change that makes a set hold', () => {
         ...rig,
         loads: rig.loads.map((load) => (load.id === 'kettle' ? { ...load, ...change } : load)),
       });
-    const offOf = (change: object) => leastChangeOf(withKettle(change), heaters, 'best').found?.change.loadId;
-    expect(offOf({ importance: 'may' })).toBe('kettle');
-    expect(offOf({ importance: 'must' })).toBe('oven');
-    expect(offOf({ importance: 'may', isProtected: 'yes' })).toBe('oven');
+    const offOf = (change: object) => leastChangeOf(withKettle(change), heaters, 'best').found?.change;
+    expect(offOf({ importance: 'may' })).toEqual({ by: 'off', loadId: 'kettle' });
+    expect(offOf({ importance: 'must' })).toEqual({ by: 'off', loadId: 'oven' });
+    expect(offOf({ importance: 'may', isProtected: 'yes' })).toEqual({ by: 'off', loadId: 'oven' });
     const words = leastChangeWords('point', rig, leastChangeOf(compiled, heaters, 'best'));
     expect(words.does).toBe('Switch the kettle off');
     expect(words.then).toMatch(/^Holds\. With at least/);
+  });
+
+  it('turns charging off where that alone is too much: a rule of three hours on a weak post', () => {
+    const { on } = rig.scenes[0] ?? { on: [] };
+    const answer = leastChangeOf(compiled, { supply: 'shore-15', on }, 'best');
+    expect(answer.found?.change).toEqual({ by: 'charging-off' });
+    expect(leastChangeWords('point', rig, answer).does).toBe('Turn charging off');
   });
 
   it('says so where no single one is enough', () => {
     const everything: CheckScene = { supply: 'battery', on: rig.loads.map(({ id }) => ({ load: id })) };
     const answer = leastChangeOf(compiled, everything, 'best');
     expect(answer.found).toBeUndefined();
-    expect(leastChangeWords('point', rig, answer).does).toBe('No single change is enough');
+    expect(leastChangeWords('point', rig, answer).does).toMatch(/^Nothing that is turned down or off alone/);
   });
 });

@@ -2,20 +2,20 @@ import { consumerOf } from '../electrical/consumer.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load, Rig } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
+import { compile, type CompiledRig } from '../system/compile.js';
 import { check, type CheckResult, type StartOrderRule } from '../verdict/check.js';
 import type { CheckScene } from '../verdict/situation.js';
 import { noProgress, type Progress } from './progress.js';
 
-/** One thing that a hand does: a level turned down, or a load switched off. */
+/** One thing that a hand does: a level turned down, charging turned off, or a load switched off. */
 export type SingleChange =
   | { readonly by: 'state'; readonly loadId: string; readonly stateId: string }
+  | { readonly by: 'charging-off' }
   | { readonly by: 'off'; readonly loadId: string };
 
 /** The least single change that makes a set hold, and what the set is then. */
 export interface LeastChange {
   readonly change: SingleChange;
-  readonly scene: CheckScene;
   readonly result: CheckResult;
 }
 
@@ -30,8 +30,8 @@ const MOST_TRIED = 80;
 const RANK_OF_IMPORTANCE = { may: 0, should: 1, must: 2 } as const;
 
 /**
- * The least single change that makes a set hold: first levels that give up the fewest watts, then loads to switch off,
- * the least important and the smallest first; what is protected stays on. Each is verified by the check itself.
+ * The least single change that makes a set hold: first levels that give up the fewest watts, then charging, then loads
+ * to switch off, the least important and the smallest first; what is protected stays on. Each is verified by the check itself.
  *
  * @returns Nothing found where the set holds already, or where no single change is enough.
  * Source: common practice: turn down before you switch off.
@@ -43,26 +43,55 @@ export function leastChangeOf(
   progress: Progress = noProgress,
 ): LeastChangeAnswer {
   if (check(compiled, scene, startOrder).verdict === 'holds') return { found: undefined, isComplete: true };
-  const all = [...lowerStates(compiled.rig, scene), ...switchedOff(compiled.rig, scene)];
+  const { rig } = compiled;
+  const all = [...lowerStates(rig, scene), ...charging(rig, scene), ...switchedOff(rig, scene)];
   const tried = all.slice(0, MOST_TRIED);
   for (const [index, change] of tried.entries()) {
     progress(index, tried.length);
-    const after = sceneWith(scene, change);
-    const result = check(compiled, after, startOrder);
-    if (result.verdict === 'holds') return { found: { change, scene: after, result }, isComplete: true };
+    const result = checkAfter(compiled, scene, change, startOrder);
+    if (result.verdict === 'holds') return { found: { change, result }, isComplete: true };
   }
   return { found: undefined, isComplete: tried.length === all.length };
 }
 
-/** What is on after a change. */
-export function sceneWith(scene: CheckScene, change: SingleChange): CheckScene {
-  const { loadId } = change;
-  if (change.by === 'off') return { ...scene, on: scene.on.filter(({ load }) => load !== loadId) };
-  const { stateId } = change;
+/** The check of a set after a change. */
+export function checkAfter(
+  compiled: CompiledRig,
+  scene: CheckScene,
+  change: SingleChange,
+  startOrder: StartOrderRule,
+): CheckResult {
+  switch (change.by) {
+    case 'charging-off':
+      return check(compile(withoutCharging(compiled.rig, scene.supply)), scene, startOrder);
+    case 'off':
+      return check(
+        compiled,
+        { ...scene, on: scene.on.filter(({ load }) => load !== change.loadId) },
+        startOrder,
+      );
+    case 'state': {
+      const on = scene.on.map((entry) =>
+        entry.load === change.loadId ? { ...entry, state: change.stateId } : entry,
+      );
+      return check(compiled, { ...scene, on }, startOrder);
+    }
+  }
+}
+
+/** The rig with charging turned off on one of its supplies. */
+export function withoutCharging(rig: Rig, supplyId: string): Rig {
   return {
-    ...scene,
-    on: scene.on.map((entry) => (entry.load === loadId ? { ...entry, state: stateId } : entry)),
+    ...rig,
+    supplies: rig.supplies.map((supply) =>
+      supply.id === supplyId ? { ...supply, charging: 'off' as const } : supply,
+    ),
   };
+}
+
+function charging(rig: Rig, scene: CheckScene): readonly SingleChange[] {
+  const supply = rig.supplies.find(({ id }) => id === scene.supply);
+  return supply?.charging === 'on' ? [{ by: 'charging-off' }] : [];
 }
 
 function lowerStates(rig: Rig, scene: CheckScene): readonly SingleChange[] {

@@ -3,6 +3,7 @@ import { standardSizeFor } from '../electrical/standard-size.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import type { Amount } from '../quantity/parse-amount.js';
 import type { Quantity } from '../quantity/quantity.js';
+import type { TypicalLoad } from '../reference/typical-loads.js';
 import { freeId } from '../rig/entries.js';
 import { loadFromKind } from '../rig/new-entries.js';
 import type { Circuit, Load, Part, Rig } from '../rig/schema.js';
@@ -34,6 +35,15 @@ function withLoadOn(rig: Rig, asked: FirstLoad, answers: FirstAnswers): Rig {
   const load = stated(loadFromKind(withOwn, asked.kind, own.id), asked.stated);
   const withLoad = { ...withOwn, loads: [...rig.loads, load] };
   return { ...withLoad, circuits: [...rig.circuits, sizedFor(withLoad, own, load)] };
+}
+
+/** A load of a kind on the circuit that its kind usually is on, with what its plate says where that was read. */
+export function loadOfKind(rig: Rig, kind: TypicalLoad, plate: Amount | undefined): Load {
+  const place = suggestedCircuit(
+    rig.circuits.map(({ name }) => name),
+    kind,
+  );
+  return stated(loadFromKind(rig, kind, rig.circuits[place]?.id ?? ''), plate);
 }
 
 /** Where a load hangs of which nothing is said. */

@@ -23,12 +23,15 @@ export function leastChangeWords(style: NumberStyle, rig: Rig, answer: LeastChan
   const { found, isComplete } = answer;
   if (found) return { does: hand(style, rig, found), then: outcome(style, rig, found) };
   return {
-    does: isComplete ? 'No single change is enough' : 'None of the single changes tried is enough',
+    does: isComplete
+      ? 'Nothing that is turned down or off alone is enough'
+      : 'None of the single changes tried is enough',
     then: 'Switch more than one load off, or change the supply.',
   };
 }
 
 function hand(style: NumberStyle, rig: Rig, { change }: LeastChange): string {
+  if (change.by === 'charging-off') return 'Turn charging off';
   const load = loadOf(rig, change.loadId);
   if (change.by === 'off') return `Switch ${theLoad(load.name)} off`;
   const state = load.states?.find(({ id }) => id === change.stateId)?.name ?? change.stateId;

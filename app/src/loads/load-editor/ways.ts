@@ -55,7 +55,11 @@ const SECONDS = ['start.seconds', 'start.powerFactor'];
 export const START_WAYS: readonly Way[] = [
   { id: 'none', label: 'None', fields: [] },
   { id: 'entered', label: 'VA', fields: ['start.va', ...SECONDS, 'start.softStarter'] },
-  { id: 'inrush', label: 'Clamp', fields: ['start.from.inrushA', 'start.from.baseA', ...SECONDS] },
+  {
+    id: 'inrush',
+    label: 'Clamp',
+    fields: ['start.from.inrushA', 'start.from.baseA', ...SECONDS, 'start.softStarter'],
+  },
   {
     id: 'locked-rotor',
     label: 'Locked rotor',
