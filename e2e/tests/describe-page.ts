@@ -208,12 +208,16 @@ export class DescribePage {
   }
 }
 
-/** Chooses as a person does: opens the list, and where it is long types to find. */
+/** Chooses as a person does: sees what is chosen, opens the list, and where it is long types to find. */
 export async function choose(box: Locator, option: string): Promise<void> {
+  // What was typed before may have changed what is chosen: it is seen once it is drawn.
+  await box.evaluate(() => new Promise((seen) => requestAnimationFrame(() => requestAnimationFrame(seen))));
   if ((await box.inputValue()) === option) return;
-  await box.click();
   const list = box.page().getByRole('listbox');
-  await expect(list).toBeVisible();
+  await expect(async () => {
+    if (!(await list.isVisible())) await box.click();
+    await expect(list).toBeVisible({ timeout: 2000 });
+  }).toPass();
   if (await box.isEditable()) await box.fill(option);
   await list.getByRole('option', { name: option, exact: true }).click();
   await expect(box).toHaveValue(option);
