@@ -6,22 +6,15 @@
 export { START_FAULT_WORDS, judgeStart } from './electrical/start-test.js';
 export { typicalAt } from './electrical/typical-values.js';
 export { wireTablesOf } from './electrical/wire-tables.js';
-export { TYPICAL_LOADS_SOURCE, findTypicalLoads, type TypicalLoad } from './reference/typical-loads.js';
+export { TYPICAL_LOADS_SOURCE, type TypicalLoad } from './reference/typical-loads.js';
 export { helpOf } from './rig/field-help.js';
-export type {
-  FirstAnswers,
-  FirstCharger,
-  FirstHookup,
-  FirstLoad,
-  FirstPlace,
-  FirstTier,
-} from './first-run/answers.js';
+export type { FirstAnswers, FirstCharger, FirstPlace } from './first-run/answers.js';
 export { findKinds } from './first-run/find-kinds.js';
 export { loadOfKind, suggestedPlace } from './first-run/loads-from-answers.js';
 export { MAINS, type MainsId } from './first-run/mains.js';
 export { rigFromAnswers } from './first-run/rig-from-answers.js';
 export { fieldAt, topFields, withoutIndexes, type Field } from './rig/field-table.js';
-export { loadFromKind, newEntry, plainLoad, usualCurve } from './rig/new-entries.js';
+export { newEntry, plainLoad, usualCurve } from './rig/new-entries.js';
 export { contradictionsOf, type Contradiction } from './rig/contradictions.js';
 export { unknownFieldsOf } from './rig/unknown-fields.js';
 export type { RigCheck } from './answers/rig-checks/rig-check.js';

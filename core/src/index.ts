@@ -28,6 +28,7 @@ export {
   withLoad,
   withPartNumber,
   withRunningFrom,
+  withoutCharging,
   withState,
   withSupply,
   type PartNumber,
@@ -73,18 +74,13 @@ export { worthLookingUpWords } from './wording/worth-looking-up-words.js';
 export { loadOf } from './rig/lookup.js';
 export { theLoad } from './rig/names-in-sentences.js';
 export { outlookOf, outlooksOf, type Outlook } from './answers/outlook.js';
-export {
-  leastChangeOf,
-  withoutCharging,
-  type LeastChange,
-  type LeastChangeAnswer,
-  type SingleChange,
-} from './answers/least-change.js';
+export { leastChangeOf, type LeastChangeAnswer } from './answers/least-change.js';
 export { settlementOf, type Settlement } from './answers/settle.js';
 export { settlementWords } from './wording/settlement-words.js';
 export type { CheckScene } from './verdict/situation.js';
 export { notChecked } from './answers/not-checked.js';
-export { outlookWords, wattsCounted, wattsInState } from './wording/outlook-words.js';
+export { wattsCounted } from './electrical/watts-counted.js';
+export { outlookWords, wattsInState } from './wording/outlook-words.js';
 export { powerFlowsOf } from './answers/power-flows.js';
 export { powerBackOf, type PowerBack } from './answers/power-back.js';
 export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';

@@ -141,7 +141,10 @@ test.describe('describing a system', () => {
     await add('bandsaw 3/4 hp');
     await add('dust extractor 1.5 hp');
     await add('table saw induction 3 hp');
-    await choose(page.getByRole('combobox', { name: /Breaker of Table saw/ }), 'its own, 240 V');
+    await choose(
+      page.getByRole('combobox', { name: /Breaker of Table saw/ }),
+      'its own, 240 V, of the usual size',
+    );
     await next.click();
     await together.load('Bandsaw').check();
     await together.load('Table saw, 1.5 hp induction motor').check();

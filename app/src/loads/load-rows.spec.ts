@@ -1,8 +1,8 @@
-import { findTypicalLoads, rigFromAnswers } from '@heliarch/core/editing';
+import { findKinds, rigFromAnswers } from '@heliarch/core/editing';
 import { filtered, loadRows, sorted } from './load-rows';
 
 const kinds = ['kettle', 'band-saw', 'roof-air-small', 'laptop'].flatMap((id) =>
-  findTypicalLoads('').filter((kind) => kind.id === id),
+  findKinds('point', '').kinds.filter((kind) => kind.id === id),
 );
 const rows = loadRows(
   rigFromAnswers({

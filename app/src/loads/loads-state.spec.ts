@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Rig } from '@heliarch/core';
-import { findTypicalLoads } from '@heliarch/core/editing';
+import { findKinds } from '@heliarch/core/editing';
 import { RigSession } from '../storage/rig-session';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LoadsState } from './loads-state';
@@ -25,7 +25,7 @@ const names = (rig: Rig) => rig.loads.map(({ name }) => name);
 describe('the list of loads and what is done with it', () => {
   it('opens what was added, and adds a second of a kind under a name of its own', () => {
     const { rig, state, labels } = setUp();
-    const [kind] = findTypicalLoads('bandsaw');
+    const [kind] = findKinds('point', 'bandsaw').kinds;
     state.addKind({ kind: kind!, stated: undefined });
     state.addKind({ kind: kind!, stated: undefined });
     expect(names(rig()).slice(-2)).toEqual(['Bandsaw', 'Bandsaw 2']);

@@ -11,7 +11,7 @@ describe('an amount with its unit', () => {
   });
 
   it('is none without a number, or with a unit that is not known', () => {
-    for (const text of ['35 apples', 'A', '', '12', 'k 5 W', '5 kkW'])
+    for (const text of ['35 apples', 'A', '', '12', 'k 5 W', '5 kkW', '5 MW'])
       expect(parseAmount('point', text)).withContext(text).toBeUndefined();
   });
 });

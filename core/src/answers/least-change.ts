@@ -1,7 +1,7 @@
-import { consumerOf } from '../electrical/consumer.js';
-import { systemOfLoad } from '../electrical/voltage-of-load.js';
+import { wattsCounted } from '../electrical/watts-counted.js';
+import { withoutCharging } from '../rig/edits.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Load, Rig } from '../rig/schema.js';
+import type { Rig } from '../rig/schema.js';
 import { compile, type CompiledRig } from '../system/compile.js';
 import { check, type CheckResult, type StartOrderRule } from '../verdict/check.js';
 import type { CheckScene } from '../verdict/situation.js';
@@ -79,16 +79,6 @@ export function checkAfter(
   }
 }
 
-/** The rig with charging turned off on one of its supplies. */
-export function withoutCharging(rig: Rig, supplyId: string): Rig {
-  return {
-    ...rig,
-    supplies: rig.supplies.map((supply) =>
-      supply.id === supplyId ? { ...supply, charging: 'off' as const } : supply,
-    ),
-  };
-}
-
 function charging(rig: Rig, scene: CheckScene): readonly SingleChange[] {
   const supply = rig.supplies.find(({ id }) => id === scene.supply);
   return supply?.charging === 'on' ? [{ by: 'charging-off' }] : [];
@@ -98,8 +88,12 @@ function lowerStates(rig: Rig, scene: CheckScene): readonly SingleChange[] {
   return scene.on
     .flatMap(({ load: loadId, state }) => {
       const load = loadOf(rig, loadId);
-      const now = watts(rig, load, state);
-      return (load.states ?? []).map(({ id }) => ({ loadId, stateId: id, less: now - watts(rig, load, id) }));
+      const now = wattsCounted(rig, load, state);
+      return (load.states ?? []).map(({ id }) => ({
+        loadId,
+        stateId: id,
+        less: now - wattsCounted(rig, load, id),
+      }));
     })
     .filter(({ less }) => less > 0)
     .sort((a, b) => a.less - b.less)
@@ -113,14 +107,8 @@ function switchedOff(rig: Rig, scene: CheckScene): readonly SingleChange[] {
     .map(({ load, state }) => ({
       load,
       rank: RANK_OF_IMPORTANCE[load.importance ?? 'should'],
-      watts: watts(rig, load, state),
+      watts: wattsCounted(rig, load, state),
     }))
     .sort((a, b) => a.rank - b.rank || a.watts - b.watts)
     .map(({ load }) => ({ by: 'off', loadId: load.id }));
-}
-
-/** As the checks count it, W as stated. */
-function watts(rig: Rig, load: Load, state: string | undefined): number {
-  const { parts } = consumerOf(load, systemOfLoad(rig, load), state);
-  return parts.reduce((sum, part) => sum + part.running.watts.value, 0);
 }

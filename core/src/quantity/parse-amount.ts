@@ -8,7 +8,7 @@ export interface Amount {
 }
 
 const UNITS = ['W', 'VA', 'A', 'V', 's', 'min', 'h', 'Ah', 'Wh', 'hp', 'ft', 'm'];
-const PREFIXES: Readonly<Record<string, number>> = { k: 1000, m: 0.001 };
+const PREFIXES: Readonly<Record<string, number>> = { k: 1000, K: 1000, m: 0.001 };
 const NUMBER_THEN_LETTERS = /^([^a-z]+?)\s*([a-z]+)$/i;
 
 /**
@@ -27,7 +27,7 @@ export function parseAmount(style: NumberStyle, text: string): Amount | undefine
   if (value === undefined) return undefined;
   const plain = unitOf(letters);
   if (plain) return { value, unit: plain };
-  const factor = PREFIXES[letters.charAt(0).toLowerCase()];
+  const factor = PREFIXES[letters.charAt(0)];
   const scaled = unitOf(letters.slice(1));
   return factor === undefined || !scaled ? undefined : { value: value * factor, unit: scaled };
 }

@@ -46,6 +46,16 @@ export function withArrivalTest(
   };
 }
 
+/** The rig with charging turned off on one of its supplies. */
+export function withoutCharging(rig: Rig, supplyId: string): Rig {
+  return {
+    ...rig,
+    supplies: rig.supplies.map((supply) =>
+      supply.id === supplyId ? { ...supply, charging: 'off' as const } : supply,
+    ),
+  };
+}
+
 /** The rig with a contradiction that the user knows better than. */
 export function withKnown(rig: Rig, contradictionId: string): Rig {
   return { ...rig, known: [...(rig.known ?? []), contradictionId] };

@@ -1,5 +1,6 @@
 import type { NumberStyle } from '../quantity/number-style.js';
 import { consumerOf } from '../electrical/consumer.js';
+import { wattsCounted } from '../electrical/watts-counted.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import { formatNumber } from '../quantity/format.js';
 import type { Load, Rig } from '../rig/schema.js';
@@ -46,12 +47,6 @@ function noRoom(style: NumberStyle, limit: Limit): string {
 /** The running watts of a load in one of its states, as text. */
 export function stateWatts(style: NumberStyle, rig: Rig, load: Load, stateId: string): string {
   return `${formatNumber(style, wattsCounted(rig, load, stateId), 0)} W`;
-}
-
-/** What a load draws in a state as the checks count it, W as stated: at its peak where it pulses, or may. */
-export function wattsCounted(rig: Rig, load: Load, stateId: string | undefined): number {
-  const { parts } = consumerOf(load, systemOfLoad(rig, load), stateId);
-  return parts.reduce((sum, part) => sum + part.running.watts.value, 0);
 }
 
 /** What a load draws in a state on average, W as stated: by its energy. */

@@ -96,10 +96,6 @@ export class Select<Id extends string> {
     inject(DestroyRef).onDestroy(() => this.close?.());
   }
 
-  focus(): void {
-    this.box().focus();
-  }
-
   protected opened(isOpen: boolean): void {
     this.close?.();
     if (isOpen) this.box().value = '';

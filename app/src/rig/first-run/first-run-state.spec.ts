@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core';
-import { findTypicalLoads } from '@heliarch/core/editing';
+import { findKinds } from '@heliarch/core/editing';
 import { RigSession } from '../../storage/rig-session';
 import { hookupRow } from './first-run-form';
 import { FirstRunState } from './first-run-state';
@@ -19,7 +19,7 @@ describe('the answers to the first questions', () => {
     expect(state.rig().converters[0]?.continuousVA.basis).toBe('typical');
     numbers.inverterVA.setValue(3000);
     expect(state.rig().converters[0]?.continuousVA).toEqual({ value: 3000, basis: 'nameplate' });
-    for (const kind of findTypicalLoads('kettle')) state.addLoad(kind, '');
+    for (const kind of findKinds('point', 'kettle').kinds) state.addLoad(kind, '');
     expect(state.rig().loads.length).toBe(2);
     state.reset();
     expect(state.rig().loads).toEqual([]);
@@ -57,7 +57,7 @@ describe('the answers to the first questions', () => {
 
   it('take a plate in watts, amps or horsepower, and say where it is none of them', () => {
     const { state, form } = setUp();
-    const [saw] = findTypicalLoads('table saw');
+    const [saw] = findKinds('point', 'table saw').kinds;
     state.addLoad(saw!, '3 hp');
     expect(state.rig().loads[0]?.parts[0]?.runningFrom).toEqual({ horsepower: 3 });
     form.loads.controls[0]!.controls.plate.setValue('1400');

@@ -44,8 +44,10 @@ export class OwnLoads {
     const { poles, volts } = MAINS[mains];
     return [
       ...circuits.map(({ name }, index) => ({ id: String(index), label: name })),
-      { id: 'own', label: 'a breaker of its own' },
-      ...(poles === 'split-180' ? [{ id: 'own-pair', label: `its own, ${2 * volts} V` }] : []),
+      { id: 'own', label: 'its own, of the usual size' },
+      ...(poles === 'split-180'
+        ? [{ id: 'own-pair', label: `its own, ${2 * volts} V, of the usual size` }]
+        : []),
     ];
   });
 

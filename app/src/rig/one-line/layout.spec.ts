@@ -1,5 +1,5 @@
 import { type Rig } from '@heliarch/core';
-import { findTypicalLoads, rigFromAnswers } from '@heliarch/core/editing';
+import { findKinds, rigFromAnswers } from '@heliarch/core/editing';
 import type { OneLine, Point, Wire } from './drawing';
 import { oneLineOf } from './layout';
 import { CONVERTER_SIZE } from './measures';
@@ -15,8 +15,8 @@ function largeRig(): Rig {
     generatorW: 5000,
     solarW: 900,
     circuits,
-    loads: findTypicalLoads('')
-      .slice(0, 40)
+    loads: findKinds('point', '')
+      .kinds.slice(0, 40)
       .map((kind, index) => ({ kind, circuit: index % circuits.length })),
   });
   const [inverter] = rig.converters;
