@@ -20,7 +20,7 @@ export { unknownFieldsOf } from './rig/unknown-fields.js';
 export type { RigCheck } from './answers/rig-checks/rig-check.js';
 export { rigChecksOf } from './answers/rig-checks/rig-checks.js';
 export { NO_PIECES, joined, piecesOf, withPiece } from './formats/qr-codes.js';
-export { loadTable, readLoadTable } from './formats/load-table.js';
+export { loadTable, readLoadTable, type LoadLine } from './formats/load-table.js';
 export { clearSkyWPerM2, cloudFactor, flatArrayW } from './sun/clear-sky.js';
 export { waterHeatingJ } from './heat/water.js';
 export { type Cabin, type CoolingUnit, type Cycle, coolingCycle } from './heat/cabin.js';

@@ -4,13 +4,20 @@ import { root } from './paths.mjs';
 import { onceFor } from './stamp.mjs';
 
 const FOLDER = 'app/src/styles/library';
-/** What comes with the page, with the first field and with the first dialog. */
+/** What comes with the page, and what with the first of its kind. */
 const SHEETS = {
   first: ['button', 'radio', 'checkbox'],
   fields: ['input', 'select'],
   amounts: ['input-number'],
+  tables: ['table'],
   waiting: ['spin'],
   dialogs: ['modal'],
+  drawers: ['drawer'],
+  uploads: ['upload'],
+  alerts: ['alert'],
+  steps: ['steps'],
+  tabs: ['tabs'],
+  tips: ['tooltip'],
 };
 
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */

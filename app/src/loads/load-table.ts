@@ -1,8 +1,19 @@
-import { UnitChoice } from '../components/unit-choice';
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { formatNumber } from '@heliarch/core';
+import { formatNumber, type LoadFamily } from '@heliarch/core';
+import {
+  NzTableCellDirective,
+  NzTableComponent,
+  NzTableVirtualScrollDirective,
+  NzTbodyComponent,
+  NzTheadComponent,
+  NzThMeasureDirective,
+  NzTrDirective,
+} from 'ng-zorro-antd/table';
 import { BasisMark } from '../components/basis-mark';
+import { NamedTable } from '../components/library/named-table';
 import { Tick } from '../components/tick';
+import { UnitChoice } from '../components/unit-choice';
 import { UsageMark } from '../components/usage-mark';
 import { LoadsState } from './loads-state';
 import type { Column, LoadRow } from './load-rows';
@@ -15,11 +26,30 @@ const HEADS: readonly { readonly column: Column; readonly label: string; readonl
   { column: 'circuit', label: 'Circuit' },
 ];
 
+type Line = LoadRow | LoadFamily;
+
+/** Up to so many lines all of them are there, for a search of the page and for print; more are drawn as they come by. */
+const MOST_AT_ONCE = 100;
+const ROW_HEIGHT_PX = { fine: 29, coarse: 45 };
+
 /** All loads, to be sorted, ticked and opened. */
 @Component({
   selector: 'heli-load-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark, Tick, UsageMark],
+  imports: [
+    BasisMark,
+    NamedTable,
+    NgTemplateOutlet,
+    NzTableCellDirective,
+    NzTableComponent,
+    NzTableVirtualScrollDirective,
+    NzTbodyComponent,
+    NzTheadComponent,
+    NzThMeasureDirective,
+    NzTrDirective,
+    Tick,
+    UsageMark,
+  ],
   templateUrl: './load-table.html',
   styleUrl: './load-table.css',
 })
@@ -32,6 +62,22 @@ export class LoadTable {
   protected readonly isAllTicked = computed(
     () => this.state.ticked().length > 0 && this.state.ticked().length >= this.state.shownCount(),
   );
+
+  /** The groups with their heads as one list. */
+  protected readonly lines = computed((): readonly Line[] =>
+    this.state.groups().flatMap(({ family, rows }): readonly Line[] => (family ? [family, ...rows] : rows)),
+  );
+  protected readonly isLong = computed(() => this.lines().length > MOST_AT_ONCE);
+  protected readonly HEIGHT = 'max(240px, 100dvh - 300px)';
+  protected readonly rowHeight = ROW_HEIGHT_PX[matchMedia('(pointer: coarse)').matches ? 'coarse' : 'fine'];
+
+  protected rowOf(line: Line): LoadRow | undefined {
+    return typeof line === 'string' ? undefined : line;
+  }
+
+  protected byLoad(this: void, _: number, line: Line): string {
+    return typeof line === 'string' ? line : line.load.id;
+  }
 
   protected sortedAs(column: Column): 'ascending' | 'descending' | 'none' {
     const { column: by, isDown } = this.state.sorting();

@@ -11,8 +11,14 @@ import {
   viewChild,
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import {
+  NzTabBarExtraContentDirective,
+  NzTabComponent,
+  NzTabDirective,
+  NzTabsComponent,
+} from 'ng-zorro-antd/tabs';
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
+import { NamedTabs } from '../components/library/named-tabs';
 import { WorthNext } from '../components/worth-next';
 import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
@@ -23,11 +29,8 @@ import { savePng, saveSvg } from './save-picture';
 import { Setup } from './setup';
 import { Supplies } from './supplies/supplies';
 
-const VIEWS: readonly Choice[] = [
-  { id: 'diagram', label: 'Diagram' },
-  { id: 'supplies', label: 'Supplies' },
-  { id: 'setup', label: 'Surroundings, practice, units' },
-];
+/** As an address asks for them, in the order of their tabs. */
+const VIEWS = ['diagram', 'supplies', 'setup'];
 
 const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
   'circuits',
@@ -48,9 +51,13 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
     CdkMenu,
     CdkMenuItem,
     CdkMenuTrigger,
-    ChoiceBar,
     FitHeadline,
+    NamedTabs,
     NzButtonComponent,
+    NzTabBarExtraContentDirective,
+    NzTabComponent,
+    NzTabDirective,
+    NzTabsComponent,
     OneLineDiagram,
     PartSheet,
     RigChecks,
@@ -64,12 +71,11 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
 })
 export class RigRoom {
   protected readonly state = inject(RigState);
-  protected readonly views = VIEWS;
   /** The view an address asks for. */
   readonly view = input<string>();
   /** The part an address asks for: its list and its id. */
   readonly part = input<string>();
-  protected readonly shown = linkedSignal(() => this.view() ?? 'diagram');
+  protected readonly at = linkedSignal(() => Math.max(0, VIEWS.indexOf(this.view() ?? '')));
   protected readonly added = ADDED.map((list) => ({ list, words: ENTRY_WORDS[list] }));
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
   private readonly diagram = viewChild(OneLineDiagram);

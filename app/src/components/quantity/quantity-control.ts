@@ -32,7 +32,8 @@ import {
   type Quantity,
   type QuantityRole,
 } from '@heliarch/core';
-import { FieldStyles } from '../field-styles';
+import { FieldStyles } from '../library/field-styles';
+import { LibraryStyles } from '../library/library-styles';
 import { BASIS_NAMES } from '../basis-mark';
 import { Select } from '../select/select';
 import { UnitChoice } from '../unit-choice';
@@ -129,7 +130,7 @@ export class QuantityControl implements ControlValueAccessor, Validator {
   private validityChanged: () => void = () => undefined;
 
   constructor() {
-    inject(FieldStyles);
+    inject(LibraryStyles).bring(FieldStyles);
     // A value that changes from outside is shown, unless it is the one being typed.
     effect(() => {
       const wanted = this.inWords();

@@ -14,7 +14,8 @@ import {
 import { ESCAPE } from '@angular/cdk/keycodes';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
-import { FieldStyles } from '../field-styles';
+import { FieldStyles } from '../library/field-styles';
+import { LibraryStyles } from '../library/library-styles';
 import { asTheRigHasIt } from '../as-the-rig-has-it';
 import type { Choice } from '../choice-bar';
 import { speakList } from './spoken-list';
@@ -72,7 +73,7 @@ export class Select<Id extends string> {
   private close: (() => void) | undefined;
 
   constructor() {
-    inject(FieldStyles);
+    inject(LibraryStyles).bring(FieldStyles);
     asTheRigHasIt(
       this.control,
       this.selected,

@@ -16,7 +16,8 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { CHEMISTRIES, choiceWords } from '@heliarch/core';
 import { MAINS, type MainsId } from '@heliarch/core/editing';
-import { FieldStyles } from '../../components/field-styles';
+import { FieldStyles } from '../../components/library/field-styles';
+import { LibraryStyles } from '../../components/library/library-styles';
 import { ChoiceBar } from '../../components/choice-bar';
 import { QuantityControl } from '../../components/quantity/quantity-control';
 import { Tick } from '../../components/tick';
@@ -99,7 +100,7 @@ export class FirstRun {
   protected readonly pairVolts = computed(() => 2 * MAINS[this.state.answers().mains].volts);
 
   constructor() {
-    inject(FieldStyles);
+    inject(LibraryStyles).bring(FieldStyles);
     effect(() => this.named.emit(this.state.rig().name));
   }
 

@@ -4,6 +4,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
+  NzCellFixedDirective,
+  NzTableCellDirective,
+  NzTableComponent,
+  NzTbodyComponent,
+  NzTheadComponent,
+  NzThMeasureDirective,
+  NzTrDirective,
+} from 'ng-zorro-antd/table';
+import {
   explain,
   formatAmount,
   formatDuration,
@@ -19,6 +28,8 @@ import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';
 import { AnswerState } from '../../components/answer-state';
 import { ArrivalTest } from '../../components/arrival-test';
+import { matches } from '../../components/matches';
+import { NamedTable } from '../../components/library/named-table';
 import { postOf } from '../../components/post';
 import { VerdictMark } from '../../components/verdict-mark';
 import type { OnSupply } from '../../workers/rig-questions';
@@ -31,6 +42,8 @@ interface Row {
   readonly of: (style: NumberStyle, rig: Rig, supply: Supply, set: OnSupply | undefined) => string;
 }
 
+const WHAT_WIDTH_PX = 200;
+const LEAST_WIDTH_PX = 120;
 const OPEN = '–';
 const PERCENT = 100;
 const SECONDS_PER_HOUR = 3600;
@@ -106,7 +119,21 @@ function advised(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefin
 @Component({
   selector: 'heli-supplies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ArrivalTest, NzButtonComponent, PartSheet, VerdictMark],
+  imports: [
+    AnswerState,
+    ArrivalTest,
+    NamedTable,
+    NzButtonComponent,
+    NzCellFixedDirective,
+    NzTableCellDirective,
+    NzTableComponent,
+    NzTbodyComponent,
+    NzTheadComponent,
+    NzThMeasureDirective,
+    NzTrDirective,
+    PartSheet,
+    VerdictMark,
+  ],
   templateUrl: './supplies.html',
   styleUrl: './supplies.css',
 })
@@ -135,6 +162,12 @@ export class Supplies {
       ),
     }));
   });
+  /** Where supplies.css puts the cells of a row below what they are about. */
+  protected readonly isNarrow = matches('(max-width: 720px)');
+  /** Many supplies go by beside what they are asked about. */
+  protected readonly scroll = computed(() =>
+    this.isNarrow() ? {} : { x: `${WHAT_WIDTH_PX + this.supplies().length * LEAST_WIDTH_PX}px` },
+  );
   protected readonly answers = computed(() => {
     const given = this.asked()?.given;
     return this.supplies().map((supply) => {

@@ -10,7 +10,8 @@ import {
 import { Router } from '@angular/router';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { Dialog } from '../../components/dialog';
-import { FieldStyles } from '../../components/field-styles';
+import { FieldStyles } from '../../components/library/field-styles';
+import { LibraryStyles } from '../../components/library/library-styles';
 import { RigSession } from '../../storage/rig-session';
 import { foundAmong, placesOf, type ActionId, type Place } from './places';
 
@@ -103,7 +104,7 @@ export class SearchDialog {
   protected readonly at = linkedSignal({ source: this.found, computation: () => 0 });
 
   constructor() {
-    inject(FieldStyles);
+    inject(LibraryStyles).bring(FieldStyles);
   }
 
   protected key(event: KeyboardEvent): void {
