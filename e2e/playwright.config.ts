@@ -38,6 +38,8 @@ export default defineConfig({
     timezoneId: 'UTC',
     colorScheme: 'light',
     serviceWorkers: 'block',
+    // What moves is waited for at each click: as the system asks for it, nothing does.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: CHROMIUM, args: FLAGS },
   },
   // A browser grows slow with the pages it has had: the longest file has one of its own, told apart by its flags.

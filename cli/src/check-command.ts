@@ -3,7 +3,6 @@ import {
   cautionsOf,
   check,
   compile,
-  dimmingOf,
   dropOutOf,
   explain,
   explainLimit,
@@ -21,7 +20,6 @@ import {
   unplannedLoadsOf,
   USUAL_UNPLANNED_W,
   VERDICT_WORDS,
-  voltageDropsOf,
   type CheckResult,
   type CheckScene,
   type CompiledRig,
@@ -30,6 +28,8 @@ import {
   type StartOrderRule,
 } from '@heliarch/core';
 import {
+  dimmingOf,
+  voltageDropsOf,
   CAUTION_TEXTS,
   dimmingWords,
   inputLimitWords,

@@ -2,7 +2,6 @@ import type { NumberStyle } from '@heliarch/core';
 import {
   batteryClockOf,
   cautionsOf,
-  dimmingOf,
   doubtsOf,
   dropOutOf,
   explain,
@@ -24,7 +23,7 @@ import {
   type Rig,
   type Scene,
 } from '@heliarch/core';
-import { CAUTION_TEXTS } from '@heliarch/core/explaining';
+import { dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explaining';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 
 /** Version of this report; docs/command-line.md describes it. */

@@ -3,6 +3,10 @@
  * beside it. Apart from the answers themselves, for a bundler does not split what comes through one index.
  */
 
+export { limitCurveOf, type LimitCurve } from './answers/limit-curves.js';
+export { dimmingOf, dipsOf } from './answers/dimming.js';
+export { voltageDropsOf } from './answers/voltage-drop.js';
+export { DIP_STEPS } from './reference/voltage-quality.js';
 export { CAUTION_TEXTS } from './reference/cautions.js';
 export { clockWorkingOf } from './wording/clock-working.js';
 export { dimmingWords } from './wording/dimming-words.js';

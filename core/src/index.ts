@@ -29,6 +29,7 @@ export {
   withPartNumber,
   withRunningFrom,
   withoutCharging,
+  withStartMoved,
   withState,
   withSupply,
   type PartNumber,
@@ -55,7 +56,7 @@ export type { Progress } from './answers/progress.js';
 export { cautionsOf } from './answers/cautions.js';
 export type { CautionId } from './reference/cautions.js';
 export { dropOutOf, type DropOut } from './answers/drop-out.js';
-export { dimmingOf, type Dimming } from './answers/dimming.js';
+export type { Dimming } from './answers/dimming.js';
 export {
   VERDICT_WORDS,
   explain,
@@ -87,7 +88,7 @@ export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './
 export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';
 export type { Verdict } from './verdict/verdict.js';
-export { voltageDropsOf, type VoltageDrop } from './answers/voltage-drop.js';
+export type { VoltageDrop } from './answers/voltage-drop.js';
 export { compile, type CompiledRig } from './system/compile.js';
 export type { AnsweredSet } from './wording/working.js';
 export {

@@ -46,7 +46,7 @@ for (const [where, size] of [
       await page.waitForTimeout(300);
       expect(await width(), room).toBe(size.width);
     }
-    await page.getByRole('radio', { name: 'Supplies' }).check();
+    await page.getByRole('tab', { name: 'Supplies' }).click();
     await page.waitForTimeout(300);
     expect(await width(), 'Supplies').toBe(size.width);
     await page.getByRole('button', { name: /^Rig:/ }).click();

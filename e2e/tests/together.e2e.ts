@@ -470,7 +470,7 @@ test.describe('another rig', () => {
     await page.reload();
     await expect(beside).toContainText(/0\.25.ohm, 121.V with nothing on/);
     await page.getByRole('link', { name: 'Rig' }).click();
-    await page.getByRole('radio', { name: 'Supplies' }).check();
+    await page.getByRole('tab', { name: 'Supplies' }).click();
     const supplies = page.getByRole('region', { name: 'Supplies side by side' });
     await supplies.getByRole('button', { name: 'Shore 30 A' }).click();
     await expect(supplies).toContainText(/0\.25.ohm, 121.V with nothing on/);

@@ -17,7 +17,8 @@ const SHEETS = {
   alerts: ['alert'],
   steps: ['steps'],
   tabs: ['tabs'],
-  tips: ['tooltip'],
+  progress: ['progress'],
+  empty: ['empty'],
 };
 
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */

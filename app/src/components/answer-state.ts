@@ -20,10 +20,8 @@ import type { Answer } from '../answers/answers';
       padding: 4px 0;
       color: var(--ink-2);
     }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
+    .link {
+      min-height: var(--touch);
     }
   `,
 })

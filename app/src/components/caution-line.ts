@@ -14,12 +14,7 @@ import { CautionSheet } from './caution-sheet';
       color: var(--ink-2);
     }
     .link {
-      min-height: 24px;
-    }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
+      min-height: max(24px, var(--touch));
     }
   `,
 })

@@ -13,12 +13,13 @@ import {
 import { workingOf } from '@heliarch/core/explaining';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from './keep-together';
+import { LimitPlot } from './plot/limit-plot';
 
 /** Where a row of the ladder comes from: the numbers that went in, how they add, the source of the limit. */
 @Component({
   selector: 'heli-limit-working',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisMark],
+  imports: [BasisMark, LimitPlot],
   template: `
     <p>{{ sentence() }}</p>
     <table>
@@ -42,6 +43,9 @@ import { keepTogether } from './keep-together';
       </tbody>
     </table>
     <p class="caption">{{ working().edge }} {{ working().sum }} {{ working().source }}</p>
+    @defer (on immediate) {
+      <heli-limit-plot [limit]="limit()" />
+    }
   `,
   styleUrl: './working-sheet.css',
 })

@@ -38,11 +38,7 @@ const REST_MS = 400;
     .link {
       font-weight: 600;
       text-align: left;
-    }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
+      min-height: var(--touch);
     }
   `,
 })

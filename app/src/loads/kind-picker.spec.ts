@@ -8,7 +8,6 @@ function setUp() {
   const named: string[] = [];
   picker.picked.subscribe((kind) => picked.push(kind));
   picker.named.subscribe((name) => named.push(name));
-  picker.show();
   page.draw();
   const kinds = (): number => page.host.querySelectorAll('li').length;
   const enter = (): void => {

@@ -1,6 +1,9 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { NzInputDirective } from 'ng-zorro-antd/input';
 import { Dialog } from '../components/dialog';
+import { FieldStyles } from '../components/library/field-styles';
+import { LibraryStyles } from '../components/library/library-styles';
 import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords, type Amount } from '@heliarch/core';
 import { findKinds, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
 
@@ -14,112 +17,18 @@ export interface KindPicked {
 @Component({
   selector: 'heli-kind-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog],
-  template: `
-    <heli-dialog heading="Add a load from its kind" [isOpen]="isOpen()" (closed)="close()">
-      <p class="caption">
-        Usual values, from memory: {{ source }}. Each may be 40 % off or more, is marked as typical, and is
-        replaced by what you read or measure.
-      </p>
-      <label class="find">
-        Find a kind
-        <input
-          #find
-          type="search"
-          autocomplete="off"
-          placeholder="saw, hair dryer, table saw 3 hp, 1500 W"
-          [value]="words()"
-          (input)="words.set(find.value)"
-          (keydown.enter)="pickFirst()"
-        />
-      </label>
-      <div class="kinds">
-        @for (group of groups(); track group.family) {
-          <h3>{{ group.family }}</h3>
-          <ul>
-            @for (kind of group.kinds; track kind.id) {
-              <li>
-                <button type="button" (click)="pick(kind)">
-                  <span>{{ kind.name }}</span>
-                  <span class="figures">{{ range(kind) }}</span>
-                </button>
-              </li>
-            }
-          </ul>
-        } @empty {
-          <p>
-            No kind has these words.
-            <button type="button" class="link" (click)="name(words())">
-              Add “{{ words() }}” and enter its numbers
-            </button>
-          </p>
-        }
-      </div>
-    </heli-dialog>
-  `,
-  styles: `
-    .find {
-      display: flex;
-      align-items: baseline;
-      gap: 10px;
-      margin: 12px 0 4px;
-    }
-    .find input {
-      flex: 1;
-      height: 32px;
-      padding: 0 6px;
-      border: 0;
-      border-bottom: 2px solid var(--ink);
-      border-radius: 0;
-      background: none;
-      font-size: 16px;
-    }
-    h3 {
-      padding: 12px 0 3px;
-      border-bottom: 1px solid var(--ink);
-      font: 600 13.5px/18px var(--body);
-    }
-    ul {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-      column-gap: 24px;
-    }
-    li {
-      border-bottom: 1px solid var(--rule);
-    }
-    li button {
-      display: flex;
-      justify-content: space-between;
-      gap: 10px;
-      width: 100%;
-      min-height: 30px;
-      padding: 4px 2px;
-      border: 0;
-      background: none;
-      text-align: left;
-    }
-    li button:hover {
-      background: var(--paper-2);
-    }
-    li .figures {
-      color: var(--ink-2);
-      white-space: nowrap;
-    }
-    @media (pointer: coarse) {
-      li button {
-        min-height: 44px;
-      }
-    }
-  `,
+  imports: [Dialog, NzInputDirective],
+  templateUrl: './kind-picker.html',
+  styleUrl: './kind-picker.css',
 })
 export class KindPicker {
   private readonly numberStyle = inject(UnitChoice).numbers;
   readonly picked = output<KindPicked>();
   readonly named = output<string>();
+  readonly closed = output();
 
   protected readonly words = signal('');
   protected readonly source = sourceWords(TYPICAL_LOADS_SOURCE);
-  protected readonly isOpen = signal(false);
 
   private readonly search = computed(() => findKinds(this.numberStyle, this.words()));
   protected readonly groups = computed(() => {
@@ -130,13 +39,12 @@ export class KindPicker {
     })).filter(({ kinds }) => kinds.length > 0);
   });
 
-  show(): void {
-    this.isOpen.set(true);
+  constructor() {
+    inject(LibraryStyles).bring(FieldStyles);
   }
 
   protected close(): void {
-    this.isOpen.set(false);
-    this.words.set('');
+    this.closed.emit();
   }
 
   protected pick(kind: TypicalLoad): void {

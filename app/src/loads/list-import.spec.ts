@@ -11,7 +11,6 @@ function setUp() {
   const { rig, labels } = sessionWith(smallRig());
   TestBed.configureTestingModule({ providers: [LoadsState] });
   const page = onPage(ListImport);
-  page.fixture.componentInstance.show();
   page.draw();
   const [head, ...lines] = loadTable(rig()) as string[][];
   const paste = (...rows: readonly (readonly string[])[]): void =>

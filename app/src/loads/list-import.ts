@@ -1,5 +1,5 @@
 import { UnitChoice } from '../components/unit-choice';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { Dialog } from '../components/dialog';
 import { FieldStyles } from '../components/library/field-styles';
 import { LibraryStyles } from '../components/library/library-styles';
@@ -15,16 +15,15 @@ import {
   NzThMeasureDirective,
   NzTrDirective,
 } from 'ng-zorro-antd/table';
-import { loadTable, readLoadTable, type LoadLine } from '@heliarch/core/editing';
-import { parse, unparse } from 'papaparse';
-import { saveBlob } from '../storage/rig-files';
+import { readLoadTable, type LoadLine } from '@heliarch/core/editing';
+import { parse } from 'papaparse';
 import { RigSession } from '../storage/rig-session';
 import { LoadsState } from './loads-state';
 
 const LARGEST_LIST_BYTES = 2_000_000;
 const BECOMES = { added: 'is added', changed: 'is changed', 'left-out': 'is left out' } as const;
 
-/** The load list as a table: saved for a spreadsheet, and brought in with a look at every line first. */
+/** A load list is brought in, with a look at every line first. */
 @Component({
   selector: 'heli-list-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,7 +47,7 @@ export class ListImport {
   private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly session = inject(RigSession);
   private readonly state = inject(LoadsState);
-  protected readonly isOpen = signal(false);
+  readonly closed = output();
 
   protected readonly text = signal('');
   private readonly tooLarge = signal<string | undefined>(undefined);
@@ -76,20 +75,8 @@ export class ListImport {
     return BECOMES[becomes] + (problems.length > 0 ? `: ${problems.join(' ')}` : '');
   }
 
-  show(): void {
-    this.isOpen.set(true);
-  }
-
-  /** The list for a spreadsheet; what it would run as a formula is set in an apostrophe. */
-  save(): void {
-    const rig = this.state.rig();
-    const text = unparse(loadTable(rig) as string[][], { escapeFormulae: true, newline: '\r\n' });
-    saveBlob(`${rig.id}-loads.csv`, new Blob([`${text}\r\n`], { type: 'text/csv;charset=utf-8' }));
-  }
-
   protected close(): void {
-    this.isOpen.set(false);
-    this.text.set('');
+    this.closed.emit();
   }
 
   protected async choose(file: File): Promise<void> {

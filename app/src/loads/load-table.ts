@@ -50,6 +50,7 @@ const ROW_HEIGHT_PX = { fine: 29, coarse: 45 };
     Tick,
     UsageMark,
   ],
+  host: { '[class.long]': 'isLong()' },
   templateUrl: './load-table.html',
   styleUrl: './load-table.css',
 })
@@ -68,6 +69,8 @@ export class LoadTable {
     this.state.groups().flatMap(({ family, rows }): readonly Line[] => (family ? [family, ...rows] : rows)),
   );
   protected readonly isLong = computed(() => this.lines().length > MOST_AT_ONCE);
+  /** Head and list are apart then, and share no widths of their own. */
+  protected readonly WIDTHS = ['34px', null, '76px', '80px', '92px', '76px'];
   protected readonly HEIGHT = 'max(240px, 100dvh - 300px)';
   protected readonly rowHeight = ROW_HEIGHT_PX[matchMedia('(pointer: coarse)').matches ? 'coarse' : 'fine'];
 
@@ -75,9 +78,8 @@ export class LoadTable {
     return typeof line === 'string' ? undefined : line;
   }
 
-  protected byLoad(this: void, _: number, line: Line): string {
-    return typeof line === 'string' ? line : line.load.id;
-  }
+  protected readonly byLoad = (_: number, line: Line): string =>
+    typeof line === 'string' ? line : line.load.id;
 
   protected sortedAs(column: Column): 'ascending' | 'descending' | 'none' {
     const { column: by, isDown } = this.state.sorting();

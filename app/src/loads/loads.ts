@@ -6,15 +6,19 @@ import {
   ElementRef,
   inject,
   input,
+  signal,
   untracked,
   viewChild,
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzInputDirective } from 'ng-zorro-antd/input';
 import { type Load, choiceWords, countDoubts, entriesOf } from '@heliarch/core';
+import { BasisLegend } from '../components/basis-legend';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
 import { LoadTable } from './load-table';
 import { LoadsState } from './loads-state';
+import { NothingHere } from '../components/nothing-here';
 import { Select } from '../components/select/select';
 import { WorthNext } from '../components/worth-next';
 import { LoadEditor } from './load-editor/load-editor';
@@ -27,7 +31,18 @@ const BELOW_EACH_OTHER = '(max-width: 1100px)';
 @Component({
   selector: 'heli-loads',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [KindPicker, ListImport, LoadEditor, LoadTable, NzButtonComponent, Select, WorthNext],
+  imports: [
+    BasisLegend,
+    KindPicker,
+    ListImport,
+    LoadEditor,
+    LoadTable,
+    NothingHere,
+    NzButtonComponent,
+    NzInputDirective,
+    Select,
+    WorthNext,
+  ],
   providers: [LoadsState],
   templateUrl: './loads.html',
   styleUrl: './loads.css',
@@ -39,6 +54,9 @@ export class Loads {
     entriesOf(this.state.rig(), 'circuits').map(({ id, name }) => ({ id, label: name })),
   );
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
+
+  /** What lies over the room. */
+  protected readonly over = signal<'kinds' | 'list' | undefined>(undefined);
 
   /** The load an address asks for. */
   readonly load = input<string>();
@@ -55,6 +73,11 @@ export class Loads {
   protected showPlate(): void {
     const editor: unknown = this.editor()?.nativeElement;
     if (matchMedia(BELOW_EACH_OTHER).matches && editor instanceof HTMLElement) editor.scrollIntoView();
+  }
+
+  protected async saveList(): Promise<void> {
+    const { saveLoadList } = await import('./save-load-list');
+    saveLoadList(this.state.rig());
   }
 
   protected move(circuitId: string): void {

@@ -62,7 +62,7 @@ const VOLTS_OF_ONE = 12.8;
       gap: 10px;
     }
     h2 {
-      font: 600 20px/26px var(--body);
+      font: var(--type-title);
       overflow-wrap: anywhere;
     }
     .tools {

@@ -19,6 +19,7 @@ import {
 } from 'ng-zorro-antd/tabs';
 import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
 import { NamedTabs } from '../components/library/named-tabs';
+import { BasisLegend } from '../components/basis-legend';
 import { WorthNext } from '../components/worth-next';
 import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
@@ -48,6 +49,7 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
   selector: 'heli-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    BasisLegend,
     CdkMenu,
     CdkMenuItem,
     CdkMenuTrigger,

@@ -13,7 +13,7 @@ const STYLED = [
   'font-weight',
 ] as const;
 /** What is there for the hand only: where it may press, and what is selected. */
-const FOR_THE_HAND = '.corner, .reach, .row, .dragged';
+const FOR_THE_HAND = '.corner, .reach, .row';
 
 /** A copy of a drawing that needs no page around it: styles written in, paper behind it. */
 export function standalone(drawing: SVGSVGElement): SVGSVGElement {

@@ -28,13 +28,20 @@ export class CautionDrawer {
   protected readonly titleId = TITLE_ID;
 
   constructor() {
-    // The library's drawer is no dialog to a screen reader, and has no name.
+    let before: Element | null = null;
+    // The library's drawer is no dialog to a screen reader, and has no name; closed, it would stay in the page.
     afterRenderEffect(() => {
-      if (!this.sheet.isOpen()) return;
+      if (!this.sheet.isOpen()) {
+        if (before instanceof HTMLElement) before.focus();
+        before = null;
+        return;
+      }
+      before = document.activeElement;
       const drawer = document.getElementById(TITLE_ID)?.closest('.ant-drawer-content-wrapper');
       drawer?.setAttribute('role', 'dialog');
       drawer?.setAttribute('aria-modal', 'true');
       drawer?.setAttribute('aria-labelledby', TITLE_ID);
+      drawer?.querySelector('.ant-drawer-body')?.setAttribute('tabindex', '0');
     });
   }
 }

@@ -38,7 +38,7 @@ import { RigSession } from '../storage/rig-session';
       padding: 64px 0;
     }
     h1 {
-      font: 600 20px/26px var(--body);
+      font: var(--type-title);
     }
     p {
       margin: 8px 0 20px;

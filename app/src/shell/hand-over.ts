@@ -10,7 +10,10 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Dialog } from '../components/dialog';
+import { LibraryStyles } from '../components/library/library-styles';
+import { ProgressStyles } from '../components/library/progress-styles';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzProgressComponent } from 'ng-zorro-antd/progress';
 import { writeRigFile } from '@heliarch/core';
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
 import { EMPTY, interval, switchMap } from 'rxjs';
@@ -22,78 +25,15 @@ import { qrCode, readCode } from '../components/qr-code';
 
 const EACH_MS = 900;
 const LOOK_EVERY_MS = 150;
+const PERCENT = 100;
 
 /** Hands the open rig to a phone, and takes one: as a file, or as QR codes in turn, without any network. */
 @Component({
   selector: 'heli-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, NzButtonComponent],
-  template: `
-    <heli-dialog heading="Hand a rig to a phone" [isOpen]="true" (closed)="leave()">
-      <div class="columns">
-        @if (session.rig(); as rig) {
-          <section aria-label="Give">
-            <h3>Give {{ rig.name }}</h3>
-            @if (shown(); as picture) {
-              <svg
-                class="code"
-                [attr.viewBox]="'0 0 ' + picture.size + ' ' + picture.size"
-                role="img"
-                [attr.aria-label]="'QR code ' + (place() + 1) + ' of ' + pictures().length"
-              >
-                <rect width="100%" height="100%" fill="#fff" />
-                <path [attr.d]="picture.path" fill="#000" />
-              </svg>
-              <p>
-                Picture {{ place() + 1 }} of {{ pictures().length }}
-                <button type="button" class="link" (click)="isRunning.set(!isRunning())">
-                  {{ isRunning() ? 'stop here' : 'go on' }}
-                </button>
-              </p>
-            }
-            <p class="caption">
-              On the phone open Heliarch, the rig menu, “Give to a phone, or take one”, “Look with the
-              camera”. Pictures may be read in any order.
-            </p>
-            <button type="button" nz-button (click)="files.save(rig)">Or as a file</button>
-          </section>
-        }
-        <section aria-label="Take">
-          <h3>Take one</h3>
-          <video #video playsinline muted [class.off]="!isLooking()"></video>
-          <p role="status">{{ status() }}</p>
-          @if (!isLooking()) {
-            <button type="button" nz-button (click)="look()">Look with the camera</button>
-          }
-        </section>
-      </div>
-    </heli-dialog>
-  `,
-  styles: `
-    .columns {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
-      gap: 28px;
-      padding-top: 12px;
-    }
-    h3 {
-      padding-bottom: 6px;
-      font: 600 13.5px/18px var(--body);
-    }
-    .code,
-    video {
-      display: block;
-      width: 100%;
-      max-width: 320px;
-      border: 1px solid var(--rule-2);
-    }
-    .off {
-      display: none;
-    }
-    p {
-      padding: 6px 0;
-    }
-  `,
+  imports: [Dialog, NzButtonComponent, NzProgressComponent],
+  templateUrl: './hand-over.html',
+  styleUrl: './hand-over.css',
 })
 export class HandOver {
   protected readonly session = inject(RigSession);
@@ -121,10 +61,13 @@ export class HandOver {
 
   protected readonly isLooking = signal(false);
   protected readonly status = signal('');
+  /** How much of the pictures is read. */
+  protected readonly progress = signal(0);
   private camera: MediaStream | undefined;
   private pieces = NO_PIECES;
 
   constructor() {
+    inject(LibraryStyles).bring(ProgressStyles);
     interval(EACH_MS)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.tick.update((tick) => (this.isRunning() ? tick + 1 : tick)));
@@ -172,6 +115,7 @@ export class HandOver {
     const piece = readCode(context.getImageData(0, 0, canvas.width, canvas.height));
     if (piece === undefined) return;
     this.pieces = withPiece(this.pieces, piece);
+    this.progress.set((PERCENT * this.pieces.texts.size) / this.pieces.count);
     this.status.set(`${this.pieces.texts.size} of ${this.pieces.count} pictures read.`);
     const letters = joined(this.pieces);
     if (letters !== undefined) void this.take(letters);

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, ViewEncapsulation } from '@angular/core';
+import { NzAlertComponent } from 'ng-zorro-antd/alert';
 import type { RefusedEdit } from '../storage/refused-edit';
 import { RigFiles } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';
@@ -6,151 +7,147 @@ import { Notices, type Notice } from './notices';
 
 const MOST_DETAILS = 5;
 
+interface Action {
+  readonly label: string;
+  readonly run: () => void;
+}
+
+/** One line: what is the matter, what exactly, and what can be done about it. */
+interface Told {
+  readonly key: unknown;
+  readonly head?: string;
+  readonly text: string;
+  readonly details: readonly string[];
+  readonly actions: readonly Action[];
+}
+
 /** What just happened to a file, and what must be known about keeping: a line, never a window. */
 @Component({
   selector: 'heli-notice-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div role="status">
-      @if (notKept(); as because) {
-        <div class="notice">
-          <p>
-            <strong>This browser keeps nothing now.</strong> {{ because }} Your work is in this page only:
-            save it before you leave.
-          </p>
-          @if (session.rig(); as rig) {
-            <button type="button" class="link" (click)="files.save(rig)">
-              Save {{ rig.name }} to a file
-            </button>
-            <button type="button" class="link" (click)="session.tryAgain()">Try again to keep it</button>
-          }
-        </div>
-      }
-      @if (session.slow(); as what) {
-        @if (session.rig(); as rig) {
-          <div class="notice">
-            <p>
-              <strong>This browser’s storage does not answer.</strong> Still {{ what }}. Your work is in this
-              page: save it before you leave.
-            </p>
-            <button type="button" class="link" (click)="files.save(rig)">
-              Save {{ rig.name }} to a file
-            </button>
-          </div>
-        }
-      }
-      @if (session.refused(); as refused) {
-        <div class="notice">
-          <p>
-            <strong>Not kept: {{ refused.label }}.</strong> The rig would not be one that can be read again,
-            so it is as it was before.
-          </p>
-          <ul>
-            @for (reason of refused.because.slice(0, most); track $index) {
-              <li>{{ reason }}</li>
-            }
-          </ul>
-          <button type="button" class="link" (click)="saveRefused(refused)">
-            Save it with the edit to a file
-          </button>
-          <button type="button" class="link close" (click)="session.forgetRefused()">
-            Put the edit away
-          </button>
-        </div>
-      }
-      @if (session.isHistoryLost()) {
-        <div class="notice">
-          <p><strong>The steps to undo were damaged and are gone.</strong> The rig itself is whole.</p>
-        </div>
-      }
-      @if (session.kept().state === 'deleted-elsewhere') {
-        <div class="notice">
-          <p><strong>Another tab deleted this rig.</strong> Here it still is, and is not kept.</p>
-          <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep it as a copy</button>
-          <button type="button" class="link" (click)="session.letGo()">Let it go here too</button>
-        </div>
-      }
-      @if (twoVersions(); as versions) {
-        <div class="notice">
-          <p><strong>Another tab changed this rig at the same time.</strong> Nothing was overwritten.</p>
-          @if (versions.theirs.isReadable) {
-            <button type="button" class="link" (click)="session.takeTheirs()">
-              Go on with the other tab’s version
-            </button>
-          }
-          <button type="button" class="link" (click)="session.keepMineAsCopy()">Keep mine as a copy</button>
-        </div>
-      }
-      @for (notice of notices.shown(); track notice) {
-        <div class="notice">
-          <p>{{ notice.text }}</p>
-          @if (notice.details; as details) {
-            <ul>
-              @for (detail of details.slice(0, most); track $index) {
-                <li>{{ detail }}</li>
-              }
-              @if (details.length > most) {
-                <li>And {{ details.length - most }} more.</li>
-              }
-            </ul>
-          }
-          @if (notice.action; as action) {
-            <button type="button" class="link" (click)="act(notice)">{{ action.label }}</button>
-          }
-          <button type="button" class="link close" (click)="notices.putAway(notice)">Close</button>
-        </div>
-      }
-    </div>
-  `,
-  styles: `
-    .notice {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 4px 16px;
-      align-items: baseline;
-      margin: 0 var(--margin);
-      padding: 8px 0;
-      border-bottom: 1px solid var(--rule);
-    }
-    ul {
-      flex-basis: 100%;
-      order: 2;
-      color: var(--ink-2);
-    }
-    .close {
-      margin-left: auto;
-    }
-    .link {
-      min-height: 24px;
-    }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
-    }
-  `,
+  encapsulation: ViewEncapsulation.None,
+  imports: [NzAlertComponent],
+  templateUrl: './notice-line.html',
+  styleUrls: ['../styles/library/alerts.css', './notice-line.css'],
 })
 export class NoticeLine {
-  protected readonly session = inject(RigSession);
-  protected readonly files = inject(RigFiles);
-  protected readonly notices = inject(Notices);
+  private readonly session = inject(RigSession);
+  private readonly files = inject(RigFiles);
+  private readonly notices = inject(Notices);
   protected readonly most = MOST_DETAILS;
-  protected readonly notKept = computed(() => {
-    const kept = this.session.kept();
-    return kept.state === 'not-kept' ? kept.because : undefined;
-  });
 
-  protected readonly twoVersions = computed(() => {
-    const kept = this.session.kept();
-    return kept.state === 'two-versions' ? kept : undefined;
-  });
+  protected readonly all = computed((): readonly Told[] =>
+    [
+      this.notKept(),
+      this.slow(),
+      this.refused(),
+      this.historyLost(),
+      this.deletedElsewhere(),
+      this.twoVersions(),
+      ...this.notices.shown().map((notice) => this.noticed(notice)),
+    ].flatMap((told) => told ?? []),
+  );
 
-  protected saveRefused({ label, document }: RefusedEdit): void {
-    this.files.saveAsItIs(`${this.session.rig()?.name ?? 'rig'} ${label}`, document);
+  private notKept(): Told | undefined {
+    const kept = this.session.kept();
+    if (kept.state !== 'not-kept') return undefined;
+    return {
+      key: 'not-kept',
+      head: 'This browser keeps nothing now.',
+      text: `${kept.because} Your work is in this page only: save it before you leave.`,
+      details: [],
+      actions: [...this.saving(), { label: 'Try again to keep it', run: () => this.session.tryAgain() }],
+    };
   }
 
-  protected act(notice: Notice): void {
-    this.notices.putAway(notice);
-    notice.action?.run();
+  private slow(): Told | undefined {
+    const what = this.session.slow();
+    if (!what || !this.session.rig()) return undefined;
+    return {
+      key: 'slow',
+      head: 'This browser’s storage does not answer.',
+      text: `Still ${what}. Your work is in this page: save it before you leave.`,
+      details: [],
+      actions: this.saving(),
+    };
+  }
+
+  private refused(): Told | undefined {
+    const refused = this.session.refused();
+    return (
+      refused && {
+        key: refused,
+        head: `Not kept: ${refused.label}.`,
+        text: 'The rig would not be one that can be read again, so it is as it was before.',
+        details: refused.because,
+        actions: [
+          { label: 'Save it with the edit to a file', run: () => this.saveRefused(refused) },
+          { label: 'Put the edit away', run: () => this.session.forgetRefused() },
+        ],
+      }
+    );
+  }
+
+  private historyLost(): Told | undefined {
+    if (!this.session.isHistoryLost()) return undefined;
+    return {
+      key: 'history',
+      head: 'The steps to undo were damaged and are gone.',
+      text: 'The rig itself is whole.',
+      details: [],
+      actions: [],
+    };
+  }
+
+  private deletedElsewhere(): Told | undefined {
+    if (this.session.kept().state !== 'deleted-elsewhere') return undefined;
+    return {
+      key: 'deleted',
+      head: 'Another tab deleted this rig.',
+      text: 'Here it still is, and is not kept.',
+      details: [],
+      actions: [
+        { label: 'Keep it as a copy', run: () => this.session.keepMineAsCopy() },
+        { label: 'Let it go here too', run: () => void this.session.letGo() },
+      ],
+    };
+  }
+
+  private twoVersions(): Told | undefined {
+    const kept = this.session.kept();
+    if (kept.state !== 'two-versions') return undefined;
+    const theirs = { label: 'Go on with the other tab’s version', run: () => this.session.takeTheirs() };
+    return {
+      key: 'two-versions',
+      head: 'Another tab changed this rig at the same time.',
+      text: 'Nothing was overwritten.',
+      details: [],
+      actions: [
+        ...(kept.theirs.isReadable ? [theirs] : []),
+        { label: 'Keep mine as a copy', run: () => this.session.keepMineAsCopy() },
+      ],
+    };
+  }
+
+  private noticed(notice: Notice): Told {
+    const { text, details = [], action } = notice;
+    const putAway = (): void => this.notices.putAway(notice);
+    const act = action && {
+      label: action.label,
+      run: () => {
+        putAway();
+        action.run();
+      },
+    };
+    return { key: notice, text, details, actions: [...(act ? [act] : []), { label: 'Close', run: putAway }] };
+  }
+
+  private saving(): readonly Action[] {
+    const rig = this.session.rig();
+    return rig ? [{ label: `Save ${rig.name} to a file`, run: () => void this.files.save(rig) }] : [];
+  }
+
+  private saveRefused({ label, document }: RefusedEdit): void {
+    this.files.saveAsItIs(`${this.session.rig()?.name ?? 'rig'} ${label}`, document);
   }
 }

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { Router } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Rig } from '@heliarch/core';
+import { NzIconDirective } from 'ng-zorro-antd/icon';
 import { catchError, of } from 'rxjs';
 import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
 import { RigFiles } from '../storage/rig-files';
@@ -15,11 +16,11 @@ import { RigOpening } from './rig-opening';
 @Component({
   selector: 'heli-rig-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger],
+  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger, NzIconDirective],
   template: `
     <button type="button" class="name" [cdkMenuTriggerFor]="menu">
       <span class="unseen">Rig: </span><span class="text">{{ name() }}</span>
-      <svg viewBox="0 0 8 8" aria-hidden="true"><path d="M1 2.5 4 5.5 7 2.5" /></svg>
+      <nz-icon nzType="down" aria-hidden="true" />
     </button>
     <ng-template #menu>
       <section aria-label="The rig as a whole">
@@ -67,10 +68,8 @@ import { RigOpening } from './rig-opening';
       max-width: 100%;
       align-items: center;
       gap: 6px;
-      min-height: 32px;
+      min-height: max(32px, var(--touch));
       padding: 0 4px;
-      border: 0;
-      background: none;
       font-weight: 500;
       font-size: 14px;
     }
@@ -79,17 +78,9 @@ import { RigOpening } from './rig-opening';
       white-space: nowrap;
       text-overflow: ellipsis;
     }
-    svg {
-      flex: none;
-      width: 9px;
-      fill: none;
-      stroke: var(--ink-2);
-      stroke-width: 1.3;
-    }
-    @media (pointer: coarse) {
-      .name {
-        min-height: 44px;
-      }
+    nz-icon {
+      color: var(--ink-2);
+      font-size: 10px;
     }
   `,
 })

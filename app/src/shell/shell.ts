@@ -1,6 +1,8 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NzIconDirective, provideNzIconsPatch } from 'ng-zorro-antd/icon';
+import { MoonOutline, RollbackOutline, SearchOutline, SunOutline } from '@ant-design/icons-angular/icons';
 import { RigSession } from '../storage/rig-session';
 import { CautionDrawer } from './caution-drawer';
 import { NoticeLine } from './notice-line';
@@ -19,7 +21,7 @@ import type { ActionId } from './search/places';
 import { SearchDialog } from './search/search-dialog';
 import { SameIdDialog } from './same-id-dialog';
 import { StorageTrouble } from './storage-trouble';
-import { ThemeChoice } from './theme';
+import { ThemeChoice } from '../components/theme';
 import { UnreadableRigPanel } from './unreadable-rig';
 import { UnitChoice } from '../components/unit-choice';
 
@@ -36,6 +38,7 @@ import { UnitChoice } from '../components/unit-choice';
     HandOver,
     KeysSheet,
     NoticeLine,
+    NzIconDirective,
     RigMenu,
     RouterLink,
     RouterLinkActive,
@@ -45,6 +48,7 @@ import { UnitChoice } from '../components/unit-choice';
     StorageTrouble,
     UnreadableRigPanel,
   ],
+  providers: [provideNzIconsPatch([MoonOutline, RollbackOutline, SearchOutline, SunOutline])],
   templateUrl: './shell.html',
   styleUrl: './shell.css',
 })

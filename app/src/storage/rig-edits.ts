@@ -54,6 +54,9 @@ export class RigEdits {
     return read.ok ? [] : read.problems;
   });
 
+  /** The entry of which something waits longest. */
+  readonly waitsFirst = computed((): Target | undefined => this.pending()[0]);
+
   /** Whether something of an entry waits. */
   waitsAt({ list, id }: Target): boolean {
     return this.pending().some((edit) => edit.list === list && edit.id === id);

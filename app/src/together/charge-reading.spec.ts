@@ -8,7 +8,7 @@ async function reading(charge: { percent: number; readAt: string } | undefined) 
   const fixture = TestBed.createComponent(ChargeReading);
   fixture.componentRef.setInput('charge', charge);
   const noted: number[] = [];
-  fixture.componentInstance.read.subscribe((percent) => noted.push(percent));
+  fixture.componentInstance.read.subscribe(({ percent }) => noted.push(percent));
   fixture.detectChanges();
   jasmine.clock().uninstall();
   await fixture.whenStable();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatDuration, type Scene } from '@heliarch/core';
 import { UnitChoice } from '../components/unit-choice';
-import { ChargeEntry } from './charge-entry';
+import { ChargeEntry, type ChargeRead } from './charge-entry';
 
 const MS_PER_SECOND = 1000;
 const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
@@ -30,7 +30,7 @@ const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
 export class ChargeReading {
   private readonly units = inject(UnitChoice);
   readonly charge = input.required<Scene['charge']>();
-  readonly read = output<number>();
+  readonly read = output<ChargeRead>();
 
   protected readonly isEditing = signal(false);
   protected readonly words = computed(() => {
@@ -43,8 +43,8 @@ export class ChargeReading {
     return `${charge.percent} % charged, ${when}`;
   });
 
-  protected take(percent: number): void {
+  protected take(read: ChargeRead): void {
     this.isEditing.set(false);
-    this.read.emit(percent);
+    this.read.emit(read);
   }
 }

@@ -22,6 +22,7 @@ import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { keepTogether } from '../components/keep-together';
 import { VerdictMark } from '../components/verdict-mark';
 import { TogetherState } from './together-state';
+import { DipPlot } from './dip-plot';
 import { contingencyLines } from './contingency-lines';
 
 const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
@@ -30,7 +31,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
 @Component({
   selector: 'heli-contingencies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ArrivalTest, ChoiceBar, VerdictMark],
+  imports: [AnswerState, ArrivalTest, ChoiceBar, DipPlot, VerdictMark],
   template: `
     <h2>What else</h2>
     <heli-answer-state
@@ -51,6 +52,11 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
         </button>
         @if (open() === answer.id) {
           <p>{{ keep(answer.detail) }}</p>
+          @if (answer.id === 'dimming') {
+            @defer (on immediate) {
+              <heli-dip-plot [rig]="rig()" [result]="result()" />
+            }
+          }
         }
       </div>
     }
@@ -123,10 +129,6 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
       gap: 0 12px;
       width: 100%;
       min-height: 24px;
-      padding: 0;
-      border: 0;
-      background: none;
-      text-align: left;
     }
     .question {
       color: var(--ink-2);
@@ -151,6 +153,10 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
     heli-choice-bar {
       display: block;
       padding: 4px 0 2px 162px;
+    }
+    heli-dip-plot {
+      display: block;
+      padding: 6px 0;
     }
     heli-arrival-test {
       padding-left: 162px;

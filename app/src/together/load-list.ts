@@ -2,6 +2,7 @@ import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChildren } from '@angular/core';
 import { formatNumber, powerFlowsOf, wattsCounted } from '@heliarch/core';
 import { AnswerState } from '../components/answer-state';
+import { BasisLegend } from '../components/basis-legend';
 import { BasisMark } from '../components/basis-mark';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { Tick } from '../components/tick';
@@ -22,7 +23,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, BasisMark, ChoiceBar, LoadNumbers, Tick, UsageMark, VerdictMark],
+  imports: [BasisLegend, AnswerState, BasisMark, ChoiceBar, LoadNumbers, Tick, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })

@@ -60,7 +60,7 @@ const NUMBERS: readonly NumberAsked[] = [
     }
     h3 {
       padding-top: 8px;
-      font: 600 13.5px/18px var(--body);
+      font: var(--type-small-head);
     }
     p {
       padding: 6px 0;

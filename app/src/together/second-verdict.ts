@@ -81,18 +81,14 @@ const PACES = { 'at-once': 'at once', minutes: 'in minutes', hours: 'in hours' }
       border-top: 1px solid var(--ink);
     }
     h2 {
-      font: 400 13.5px/18px var(--body);
+      font: var(--type-body);
       color: var(--ink-2);
     }
     .answer {
-      font: 600 15px/20px var(--body);
+      font: var(--type-head);
       color: var(--ink);
     }
     button.answer {
-      padding: 0;
-      border: 0;
-      background: none;
-      text-align: left;
       cursor: pointer;
     }
     button.answer span {
@@ -173,9 +169,13 @@ export class SecondVerdict {
     );
   }
 
-  protected chargeLine({ charge, reservePercent }: BatteryClock): string {
-    if (!charge) return 'Enter the charge, and it says until when.';
-    if (this.isOld(charge)) return 'The charge was read long ago: read it again.';
-    return keepTogether(`${charge.percent} % to ${reservePercent} %, at what is ticked now.`);
+  protected chargeLine({ charge, reservePercent, helpsBeyondA }: BatteryClock): string {
+    const helps =
+      helpsBeyondA === undefined
+        ? ''
+        : `It helps ${this.sourceName()}: input limit ${formatAmount(this.numberStyle, helpsBeyondA, 'A')}. `;
+    if (!charge) return `${helps}Enter the charge, and it says until when.`;
+    if (this.isOld(charge)) return `${helps}The charge was read long ago: read it again.`;
+    return keepTogether(`${helps}${charge.percent} % to ${reservePercent} %, at what is ticked now.`);
   }
 }

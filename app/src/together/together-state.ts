@@ -22,6 +22,7 @@ import {
   withPartNumber,
   withoutCharging,
   withRunningFrom,
+  withStartMoved,
   withState,
   withSupply,
   type Outlook,
@@ -148,9 +149,16 @@ export class TogetherState {
     });
   }
 
-  readCharge(percent: number): void {
-    const now = new Date().toISOString();
-    this.session.change((rig) => withCharge(rig, this.scene().id, percent, now), {
+  /** The starts by hand in another order: the one that stood at `from` comes to `to`. */
+  moveStart(from: number, to: number): void {
+    const order = this.result().order.map(({ load }) => load.id);
+    this.session.change((rig) => withStartMoved(rig, this.scene().id, order, from, to), {
+      label: 'change the order of the starts',
+    });
+  }
+
+  readCharge({ percent, at }: { readonly percent: number; readonly at: Date }): void {
+    this.session.change((rig) => withCharge(rig, this.scene().id, percent, at.toISOString()), {
       label: 'note the charge',
     });
   }

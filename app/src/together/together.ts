@@ -17,10 +17,12 @@ import { Beside } from './beside';
 import { ChargeReading } from './charge-reading';
 import { LeastChangeLine } from './least-change-line';
 import { LoadList } from './load-list';
+import { OrderLine } from './order-line';
 import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
 import { UnitChoice } from '../components/unit-choice';
 import { TogetherState } from './together-state';
+import { Unfinished } from './unfinished';
 import { VerdictHeadline } from './verdict-headline';
 
 const PHONE_VIEWS: readonly Choice[] = [
@@ -37,7 +39,7 @@ const START_ORDERS: readonly (Choice & { readonly id: StartOrderRule })[] = [
 
 const CAPTIONS: Record<StartOrderRule, string> = {
   best: 'left to right',
-  given: 'as you ticked them',
+  given: 'in your order',
   any: 'each one last',
 };
 
@@ -53,8 +55,10 @@ const CAPTIONS: Record<StartOrderRule, string> = {
     LimitLadder,
     LeastChangeLine,
     LoadList,
+    OrderLine,
     SecondVerdict,
     StartStaircase,
+    Unfinished,
     VerdictHeadline,
   ],
   providers: [TogetherState],

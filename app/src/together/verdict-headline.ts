@@ -59,7 +59,7 @@ import { VerdictMark } from '../components/verdict-mark';
     }
     .action {
       margin-top: 2px;
-      font: 500 20px/26px var(--body);
+      font: var(--type-lead);
       text-wrap: pretty;
     }
     .reason {
@@ -69,9 +69,6 @@ import { VerdictMark } from '../components/verdict-mark';
     }
     .reason button {
       margin-left: 4px;
-      padding: 0;
-      border: 0;
-      background: none;
       color: var(--ink-2);
       text-decoration: underline dotted var(--rule-2);
       text-underline-offset: 3px;

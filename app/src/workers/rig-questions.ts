@@ -2,7 +2,6 @@ import {
   batteryClockOf,
   check,
   compile,
-  dimmingOf,
   inputLimitOf,
   leastChangeOf,
   leftBeside,
@@ -11,7 +10,6 @@ import {
   powerBackOf,
   settlementOf,
   unplannedLoadsOf,
-  voltageDropsOf,
   type BatteryClock,
   type CheckResult,
   type CheckScene,
@@ -31,6 +29,7 @@ import {
   worthLookingUp,
   type WorthLookingUp,
 } from '@heliarch/core';
+import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;

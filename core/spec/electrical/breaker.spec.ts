@@ -5,6 +5,7 @@ import {
   startBand,
   steadyBand,
 } from '../../src/electrical/breaker.js';
+import { breakerCurves } from '../../src/electrical/breaker-curve.js';
 import { breakerConstants } from '../../src/reference/breaker-curves.js';
 import type { Protection } from '../../src/rig/schema.js';
 
@@ -27,6 +28,18 @@ describe('a breaker', () => {
     const { may } = breakerConstants('ul-489', 20);
     expect(secondsToTrip(may, 2)).toBeCloseTo(12, 1);
     expect(secondsToTrip(may, 2, 0.64)).toBeCloseTo(5.51, 2);
+  });
+
+  it('is drawn as it is judged: cold 12 s at twice its rating, bound to trip within 1 h at 135 % (UL 489, from memory)', () => {
+    const { may, will } = breakerCurves(inPlace(20), { pessimistic: 0, optimistic: 0 });
+    const at = (points: typeof may, amps: number) => points.find((point) => point.amps >= amps)!;
+    expect(at(may, 40).seconds).toBeLessThanOrEqual(12.01);
+    expect(may.filter(({ amps }) => amps < 40).at(-1)!.seconds).toBeGreaterThan(12);
+    expect(at(will, 27.1).seconds).toBe(3600);
+    expect(at(may, 100).seconds).toBe(0.01);
+    for (const points of [may, will])
+      for (const [index, { seconds }] of points.slice(1).entries())
+        expect(seconds).toBeLessThanOrEqual(points[index]!.seconds);
   });
 
   it('is never promised to trip earlier than its standard says (UL 489: 200 % within 2, 4, 6 min; from memory)', () => {

@@ -12,6 +12,8 @@ const PERCENT = 100;
 /** How fast the battery falls and how long until its reserve. */
 export interface BatteryClock {
   readonly element: BatteryElement;
+  /** Where it adds to a source: what the input limit lets the source give, A. */
+  readonly helpsBeyondA: number | undefined;
   /** What it gives, A. */
   readonly amps: Interval;
   readonly watts: number;
@@ -53,6 +55,7 @@ export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult
   const usable = charge && (Math.max(0, charge.percent - reservePercent) / PERCENT) * ampHoursNow;
   return {
     element,
+    helpsBeyondA: helpsBeyond(element),
     amps: { lo, stated, hi },
     watts: drawn.stated,
     charge,
@@ -61,6 +64,13 @@ export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult
     ampHoursNow,
     reserveInS: usable === undefined || stated <= 0 ? undefined : (usable / stated) * SECONDS_PER_HOUR,
   };
+}
+
+function helpsBeyond({ inverters }: BatteryElement): number | undefined {
+  const limits = inverters.flatMap(({ assists }) =>
+    assists && Number.isFinite(assists.limit.va) ? assists.limit.va / assists.volts : [],
+  );
+  return limits.length > 0 ? Math.min(...limits) : undefined;
 }
 
 const heldAt = ({ ampHours, ratedHours, chemistry }: Battery, amps: number): number =>

@@ -51,12 +51,17 @@ const WORTH_TELLING = 0.005;
  * @returns Undefined where nothing starts. Source: physics; impedances by reference/voltage-quality.ts (low).
  */
 export function dimmingOf(rig: Rig, result: CheckResult): Dimming | undefined {
-  return result.starts
-    .flatMap((start) => start.consumer.parts.flatMap((part) => dipOf(rig, result, start, part)))
-    .reduce<Dimming | undefined>(
-      (worst, dip) => (worst && worst.dip.stated >= dip.dip.stated ? worst : dip),
-      undefined,
-    );
+  return dipsOf(rig, result).reduce<Dimming | undefined>(
+    (worst, dip) => (worst && worst.dip.stated >= dip.dip.stated ? worst : dip),
+    undefined,
+  );
+}
+
+/** The dip of each start of a set, in the order of the starts. */
+export function dipsOf(rig: Rig, result: CheckResult): readonly Dimming[] {
+  return result.starts.flatMap((start) =>
+    start.consumer.parts.flatMap((part) => dipOf(rig, result, start, part)),
+  );
 }
 
 function dipOf(

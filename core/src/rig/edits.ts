@@ -18,6 +18,25 @@ export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolea
   });
 }
 
+/** The rig with one load switched on before or after others: `from` and `to` are places among `order`. */
+export function withStartMoved(
+  rig: Rig,
+  sceneId: string,
+  order: readonly string[],
+  from: number,
+  to: number,
+): Rig {
+  const moved = order.filter((_, place) => place !== from);
+  moved.splice(to, 0, ...order.slice(from, from + 1));
+  return withScene(rig, sceneId, (scene) => ({
+    ...scene,
+    on: [
+      ...scene.on.filter(({ load }) => !moved.includes(load)),
+      ...moved.flatMap((id) => scene.on.filter(({ load }) => load === id)),
+    ],
+  }));
+}
+
 /** The rig with a load that is on put into another state. */
 export function withState(rig: Rig, sceneId: string, loadId: string, state: string): Rig {
   return withScene(rig, sceneId, (scene) => ({

@@ -114,7 +114,7 @@ const IN_A_LINE = ['quantity', 'number', 'choice', 'reference'];
       align-items: baseline;
       padding: 12px 0 3px;
       border-bottom: 1px solid var(--ink);
-      font: 600 13.5px/18px var(--body);
+      font: var(--type-small-head);
     }
     h3 .link,
     .entry > .link {
@@ -139,10 +139,8 @@ const IN_A_LINE = ['quantity', 'number', 'choice', 'reference'];
     .entry.in-line + .entry.in-line {
       border-top-color: var(--rule);
     }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
+    .link {
+      min-height: var(--touch);
     }
   `,
 })

@@ -56,7 +56,7 @@ type NoteKey = (typeof NOTES)[number]['key'];
       gap: 6px 14px;
       padding: 6px 0 4px;
       color: var(--ink-2);
-      font-size: 12.5px;
+      font-size: var(--size-caption);
     }
     input.ant-input.ant-input {
       width: 70px;

@@ -13,11 +13,12 @@ import { FieldHelpLine } from '../../components/fields/field-help';
 import { FieldRow } from '../../components/fields/field-row';
 import { NotKeptYet } from '../../components/fields/not-kept-yet';
 import { SheetContext } from '../../components/fields/sheet-context';
+import { Plot } from '../../components/plot/plot';
 import { VerdictMark } from '../../components/verdict-mark';
 import { LoadsState } from '../loads-state';
 import { StartSection } from './start-section';
 import { RunningSection } from './running-section';
-import { StagesPlot } from './stages-plot';
+import { stagesPlot } from './stages-plot';
 import { StatesSection } from './states-section';
 import { TiesSection } from './ties-section';
 
@@ -32,8 +33,8 @@ import { TiesSection } from './ties-section';
     FieldRow,
     NotKeptYet,
     NzButtonComponent,
+    Plot,
     RunningSection,
-    StagesPlot,
     StartSection,
     StatesSection,
     TiesSection,
@@ -104,6 +105,8 @@ export class LoadEditor {
     const at = `loads[${rig.loads.findIndex(({ id }) => id === this.load().id)}]`;
     return contradictionsOf(rig, wireTablesOf(rig)).filter(({ path }) => path.startsWith(at));
   });
+
+  protected readonly stages = computed(() => stagesPlot(this.numberStyle, this.state.rig(), this.load()));
 
   constructor() {
     effect(() => this.sheet.target.set({ list: 'loads', id: this.load().id }));

@@ -28,10 +28,11 @@ import {
 import { FieldGroup } from '../../components/fields/field-group';
 import { FieldRow } from '../../components/fields/field-row';
 import { SheetContext } from '../../components/fields/sheet-context';
-import { StartChart } from './start-chart';
+import { startPlot } from './start-plot';
 import { wayChoice } from './way-choice';
 import { isOffered, START_WAYS, startKnownBy, startWay, withoutStart } from './ways';
 import { ChoiceBar } from '../../components/choice-bar';
+import { Plot } from '../../components/plot/plot';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
 const ORIGIN_WORDS: Readonly<Record<string, string>> = {
@@ -48,7 +49,7 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'heli-start-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldGroup, FieldRow, NzButtonComponent, StartChart, StartTestSheet, ChoiceBar],
+  imports: [FieldGroup, FieldRow, NzButtonComponent, Plot, StartTestSheet, ChoiceBar],
   template: `
     <heli-choice-bar
       look="tabs"
@@ -75,14 +76,20 @@ const ORIGIN_WORDS: Readonly<Record<string, string>> = {
           · {{ start.before }}
         }
       </p>
-      <heli-start-chart [start]="start.drawn" [ceilings]="ceilings()" />
+      @defer (on immediate) {
+        <heli-plot [drawn]="start.drawn" />
+      } @placeholder {
+        <div class="plot-to-come"></div>
+      }
       <p class="measure">
         <button type="button" nz-button (click)="isMeasuring.set(!isMeasuring())">
           {{ isMeasuring() ? 'Put the readings away' : 'Measure it with a clamp meter' }}
         </button>
       </p>
       @if (isMeasuring()) {
-        <heli-start-test-sheet [load]="load()" [part]="part()" (taken)="take($event)" />
+        @defer (on immediate) {
+          <heli-start-test-sheet [load]="load()" [part]="part()" (taken)="take($event)" />
+        }
       }
     } @else {
       <p class="derived">It starts with what it runs on.</p>
@@ -115,6 +122,16 @@ export class StartSection {
   private readonly open = computed(() => START_WAYS.find(({ id }) => id === this.way()));
   protected readonly fields = computed(() => this.open()?.fields ?? []);
 
+  /** The tiers of the inverter ahead of this load; none where it hangs before the inverter. */
+  private readonly ceilings = computed(() => {
+    const rig = this.sheet.sound();
+    const circuit = rig.circuits.find(({ id }) => id === this.load().circuit);
+    const inverter = rig.converters.find(
+      ({ to, pole }) => to === circuit?.bus && (!pole || pole === 'both' || pole === circuit.pole),
+    );
+    return inverter ? ceilingsOf(inverter) : [];
+  });
+
   protected readonly size = computed(() => {
     const part = this.part();
     const found = startSizeOf(part, this.system());
@@ -133,18 +150,12 @@ export class StartSection {
       before: isSoft
         ? `${formatAmount(this.numberStyle, found.full.va.value, 'VA')} without its soft starter`
         : '',
-      drawn: { va: edges(found.va), seconds: edges(found.seconds) },
+      drawn: startPlot(
+        this.numberStyle,
+        { va: edges(found.va), seconds: edges(found.seconds) },
+        this.ceilings(),
+      ),
     };
-  });
-
-  /** The tiers of the inverter ahead of this load; none where it hangs before the inverter. */
-  protected readonly ceilings = computed(() => {
-    const rig = this.sheet.sound();
-    const circuit = rig.circuits.find(({ id }) => id === this.load().circuit);
-    const inverter = rig.converters.find(
-      ({ to, pole }) => to === circuit?.bus && (!pole || pole === 'both' || pole === circuit.pole),
-    );
-    return inverter ? ceilingsOf(inverter) : [];
   });
 
   constructor() {

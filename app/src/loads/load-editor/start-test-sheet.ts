@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzStepComponent, NzStepsComponent } from 'ng-zorro-antd/steps';
 import {
   check,
   compile,
@@ -18,6 +19,7 @@ import {
 } from '@heliarch/core';
 import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/editing';
 import { map } from 'rxjs';
+import { OwnSteps } from '../../components/library/own-steps';
 import { QuantityControl } from '../../components/quantity/quantity-control';
 import {
   readingControl,
@@ -35,106 +37,24 @@ export interface StartTaken {
 
 const FIRST_SHOWN = 5;
 const MOST_STARTS = 8;
+/** Fewer that agree do not count as measured. */
+const ENOUGH_STARTS = 3;
+const Step = { before: 1, starts: 2, seconds: 3, after: 4, done: 5 } as const;
 
 /** The readings of a start in the order they are taken, judged as they come in. */
 @Component({
   selector: 'heli-start-test-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule],
-  template: `
-    <ol>
-      <li>Clamp ONE conductor, not the whole cord. Everything else that is on stays as it is.</li>
-      <li>
-        <heli-quantity
-          look="row"
-          name="Base before"
-          unit="A"
-          [isPlain]="true"
-          [fault]="faultOf(form.controls['before']!)"
-          [formControl]="form.controls['before']!"
-        />
-      </li>
-      <li>
-        Starts, A, at least one of them warm and against pressure; wait as long as it asks for in between.
-        <span class="starts">
-          @for (control of starts.controls; track control; let index = $index) {
-            <heli-quantity
-              look="reading"
-              unit="A"
-              [name]="'Start ' + (index + 1)"
-              [isPlain]="true"
-              [fault]="faultOf(control)"
-              [formControl]="control"
-            />
-          }
-        </span>
-      </li>
-      <li>
-        <heli-quantity
-          look="row"
-          name="How long the longest lasted"
-          unit="s"
-          [isPlain]="true"
-          [fault]="faultOf(form.controls['seconds']!)"
-          [formControl]="form.controls['seconds']!"
-        />
-      </li>
-      <li>
-        <heli-quantity
-          look="row"
-          name="Base after"
-          unit="A"
-          [isPlain]="true"
-          [fault]="faultOf(form.controls['after']!)"
-          [formControl]="form.controls['after']!"
-        />
-      </li>
-    </ol>
-    <div role="status">
-      @if (judged(); as found) {
-        <p class="figures">
-          <strong>{{ amps(found.amps) }} less the base, {{ va(found.va.value) }}.</strong>
-          {{ found.agreeing }} of {{ readings()?.startsA?.length }} starts agree within 10 %:
-          {{ found.va.basis === 'measured' ? 'it counts as measured.' : 'not measured yet.' }}
-        </p>
-        @for (fault of found.faults; track fault) {
-          <p>{{ words[fault] }}</p>
-        }
-        @if (effect(); as effect) {
-          <p>{{ effect }}</p>
-        }
-      } @else {
-        <p class="caption">Base before and the first start are enough to begin with.</p>
-      }
-    </div>
-    <button type="button" nz-button [disabled]="!judged() || starts.invalid || form.invalid" (click)="take()">
-      Keep these readings
-    </button>
-  `,
-  styles: `
-    :host {
-      display: block;
-      margin: 4px 0 10px;
-      padding: 8px 0 8px 14px;
-      border-left: 3px solid var(--sun);
-    }
-    ol {
-      padding-left: 18px;
-      list-style: decimal;
-    }
-    li {
-      padding: 3px 0;
-      color: var(--ink-2);
-    }
-    .starts {
-      display: inline-flex;
-      flex-wrap: wrap;
-      gap: 8px;
-    }
-    p {
-      padding: 2px 0;
-    }
-  `,
+  imports: [
+    NzButtonComponent,
+    NzStepComponent,
+    NzStepsComponent,
+    OwnSteps,
+    QuantityControl,
+    ReactiveFormsModule,
+  ],
+  templateUrl: './start-test-sheet.html',
+  styleUrl: './start-test-sheet.css',
 })
 export class StartTestSheet {
   private readonly numberStyle = inject(UnitChoice).numbers;
@@ -175,6 +95,14 @@ export class StartTestSheet {
   protected readonly judged = computed(() => {
     const readings = this.readings();
     return readings && judgeStart(readings);
+  });
+
+  /** The step at hand: the first that has no reading yet. */
+  protected readonly at = computed(() => {
+    const { before, seconds, after } = this.values();
+    if (before === undefined) return Step.before;
+    if (this.startsA().length < ENOUGH_STARTS) return Step.starts;
+    return seconds === undefined ? Step.seconds : after === undefined ? Step.after : Step.done;
   });
 
   /** What the set that is on says with this start, where it says something else than now. */

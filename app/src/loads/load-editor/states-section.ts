@@ -112,12 +112,8 @@ type State = NonNullable<Load['states']>[number];
     }
     .link {
       color: var(--ink-2);
-      font-size: 12.5px;
-    }
-    @media (pointer: coarse) {
-      .link {
-        min-height: 44px;
-      }
+      font-size: var(--size-caption);
+      min-height: var(--touch);
     }
   `,
 })

@@ -1,3 +1,4 @@
+import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
 import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
@@ -31,12 +32,12 @@ interface Words {
 const LINE = 17;
 /** Below it the wide drawing would be cut off. */
 const NARROW = '(max-width: 720px)';
-const LEAST_DRAG = 6;
 
 /** The one-line diagram, drawn from the data. Each part is a button; a load can be dragged to a circuit. */
 @Component({
   selector: 'heli-one-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkDrag],
   templateUrl: './one-line.html',
   styleUrl: './one-line.css',
 })
@@ -49,7 +50,7 @@ export class OneLineDiagram {
   protected readonly strokes = basisStrokes;
   protected readonly lineHeight = LINE;
 
-  private readonly isNarrow = matches(NARROW);
+  protected readonly isNarrow = matches(NARROW);
   protected readonly drawing = computed(() =>
     this.isNarrow() ? phoneOneLineOf(this.state.rig()) : oneLineOf(this.state.rig()),
   );
@@ -60,16 +61,8 @@ export class OneLineDiagram {
     return scene ? liveNumbers(this.state.rig(), scene) : nothing;
   });
 
-  /** The load under the pointer while it is dragged, and the circuit it is over. */
-  protected readonly drag = signal<
-    | {
-        readonly load: PlacedLoad;
-        readonly from: Point;
-        readonly at: Point;
-        readonly over: string | undefined;
-      }
-    | undefined
-  >(undefined);
+  /** The circuit over which a load is pulled. */
+  protected readonly over = signal<string | undefined>(undefined);
 
   /** The drawing itself, for a picture of it. */
   get element(): SVGSVGElement {
@@ -167,39 +160,18 @@ export class OneLineDiagram {
     }
   }
 
-  protected grip(event: PointerEvent, load: PlacedLoad): void {
-    if (event.button !== 0) return;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    const from = this.placeOf(event);
-    this.drag.set({ load, from, at: from, over: undefined });
+  /** Within a drawing the pointer is told in the drawing's own measure. */
+  protected pull({ pointerPosition: { y } }: CdkDragMove): void {
+    const over = this.drawing().circuits.find((each) => y >= each.y - 18 && y < each.y - 18 + each.height);
+    this.over.set(over?.circuit.id);
   }
 
-  protected pull(event: PointerEvent): void {
-    const drag = this.drag();
-    if (!drag) return;
-    const here = this.placeOf(event);
-    const over = this.drawing().circuits.find(
-      ({ y, height }) => here.y >= y - 18 && here.y < y - 18 + height,
-    );
-    this.drag.set({ ...drag, at: here, over: over?.circuit.id });
-  }
-
-  protected drop(event: PointerEvent): void {
-    const drag = this.drag();
-    this.drag.set(undefined);
-    if (!drag) return;
-    const end = this.placeOf(event);
-    const isDragged = Math.hypot(end.x - drag.from.x, end.y - drag.from.y) > LEAST_DRAG;
-    const from = this.state.rig().loads.find(({ id }) => id === drag.load.id)?.circuit;
-    const to = isDragged ? drag.over : undefined;
-    if (to !== undefined && to !== from) this.state.move(drag.load.id, to);
-    else this.state.select('loads', drag.load.id);
-  }
-
-  private placeOf(event: PointerEvent): Point {
-    const box = this.element.getBoundingClientRect();
-    const scale = this.drawing().width / box.width;
-    return { x: (event.clientX - box.left) * scale, y: (event.clientY - box.top) * scale };
+  protected drop({ source }: CdkDragEnd, load: PlacedLoad): void {
+    source.reset();
+    const to = this.over();
+    this.over.set(undefined);
+    const from = this.state.rig().loads.find(({ id }) => id === load.id)?.circuit;
+    if (to !== undefined && to !== from) this.state.move(load.id, to);
   }
 }
 

@@ -10,6 +10,7 @@ import {
 import { Router } from '@angular/router';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { Dialog } from '../../components/dialog';
+import { NothingHere } from '../../components/nothing-here';
 import { FieldStyles } from '../../components/library/field-styles';
 import { LibraryStyles } from '../../components/library/library-styles';
 import { RigSession } from '../../storage/rig-session';
@@ -19,7 +20,7 @@ import { foundAmong, placesOf, type ActionId, type Place } from './places';
 @Component({
   selector: 'heli-search-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, NzInputDirective],
+  imports: [Dialog, NothingHere, NzInputDirective],
   template: `
     <heli-dialog heading="Search" [isOpen]="true" (opened)="box.focus()" (closed)="closed.emit()">
       <input
@@ -56,7 +57,7 @@ import { foundAmong, placesOf, type ActionId, type Place } from './places';
         }
       </ul>
       @if (found().length === 0) {
-        <p class="caption" role="status">Nothing here has these words.</p>
+        <heli-nothing-here role="status" why="Nothing here has these words." />
       }
     </heli-dialog>
   `,

@@ -1,0 +1,56 @@
+/** An axis; without ends it takes what is drawn. */
+export interface PlotAxis {
+  readonly label: string;
+  readonly isLog?: boolean;
+  readonly from?: number;
+  readonly to?: number;
+  /** The values that are named; else round ones. */
+  readonly ticks?: readonly number[];
+  readonly tickWords?: (value: number) => string;
+}
+
+export interface PlotPoint {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** How a line is drawn: what is, a start, a doubt, a ceiling or one that decides. */
+export type PlotLook =
+  | 'area'
+  | 'line'
+  | 'light-line'
+  | 'start'
+  | 'whisker-up'
+  | 'whisker-along'
+  | 'ceiling'
+  | 'holds'
+  | 'trips'
+  | 'here';
+
+export interface PlotLine {
+  readonly look: PlotLook;
+  readonly points: readonly PlotPoint[];
+}
+
+/** Words beside a place of the plot. */
+export interface PlotLabel extends PlotPoint {
+  readonly words: string;
+  /** On which side of the place they stand. */
+  readonly side: 'right' | 'left' | 'middle';
+  readonly isBelow?: boolean;
+}
+
+/** What a plot shows, in words and figures alone: how that becomes a drawing is chart-of's. */
+export interface PlotDrawn {
+  /** The whole plot in a sentence. */
+  readonly spoken: string;
+  readonly height: number;
+  readonly x: PlotAxis;
+  readonly y: PlotAxis;
+  readonly lines: readonly PlotLine[];
+  readonly labels?: readonly PlotLabel[];
+  readonly table: {
+    readonly heads: readonly string[];
+    readonly rows: readonly (readonly string[])[];
+  };
+}

@@ -1,0 +1,52 @@
+import { breakerCurves, type BreakerCurves } from '../electrical/breaker-curve.js';
+import { dcWatts, lossCurveOf } from '../electrical/efficiency-curve.js';
+import type { Interval } from '../quantity/quantity.js';
+import type { Limit } from '../verdict/limit.js';
+
+/** What a limit looks like as a curve. */
+export type LimitCurve =
+  | ({
+      readonly kind: 'breaker';
+      /** What flows at most, A, and for how long, s; Infinity for what runs for hours. */
+      readonly amps: Interval;
+      readonly seconds: Interval;
+    } & BreakerCurves)
+  | {
+      readonly kind: 'efficiency';
+      readonly points: readonly EfficiencyPoint[];
+      /** What the set draws at the output, W. */
+      readonly watts: Interval;
+    };
+
+/** Output in W, and what of the input comes out, 0 to 1. */
+export interface EfficiencyPoint {
+  readonly watts: number;
+  readonly share: number;
+}
+
+const ENDLESS: Interval = { lo: Infinity, stated: Infinity, hi: Infinity };
+const POINTS = 40;
+
+/**
+ * The curve behind a limit: of a breaker its time-current curves, of an inverter's watts its efficiency.
+ *
+ * @returns Undefined where a limit is a plain number.
+ */
+export function limitCurveOf(limit: Limit): LimitCurve | undefined {
+  const { element, kind } = limit;
+  if ('protection' in element && (kind === 'breaker' || kind === 'breaker-start')) {
+    const preload = limit.start
+      ? { pessimistic: limit.running.hi, optimistic: limit.running.lo }
+      : { pessimistic: 0, optimistic: 0 };
+    const seconds = limit.start?.seconds ?? ENDLESS;
+    return { kind: 'breaker', amps: limit.worst, seconds, ...breakerCurves(element, preload) };
+  }
+  if (element.kind !== 'inverter' || kind !== 'inverter-watts') return undefined;
+  const { continuousW } = element.converter;
+  const curve = lossCurveOf(element.converter);
+  const points = Array.from({ length: POINTS }, (_, index) => {
+    const watts = ((index + 1) / POINTS) * continuousW.value;
+    return { watts, share: watts / dcWatts(curve, watts, watts) };
+  });
+  return { kind: 'efficiency', points, watts: limit.running };
+}

@@ -1,0 +1,129 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { DescribePage } from './describe-page.ts';
+import { TogetherPage } from './together-page.ts';
+
+const DEVICES = {
+  'on a desk': { viewport: { width: 1280, height: 800 } },
+  'on a phone': { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+};
+
+for (const [device, size] of Object.entries(DEVICES))
+  test.describe(device, () => {
+    test.use(size);
+
+    test('no view, dialog, open list or menu has an accessibility fault, by day and by night (axe)', async ({
+      page,
+    }) => {
+      test.slow();
+      for await (const sight of everySight(page)) {
+        expect(await faultsOf(page), sight).toEqual([]);
+        // By night only the colours are others.
+        await wear(page, 'night');
+        expect(await faultsOf(page, ['color-contrast']), `${sight}, by night`).toEqual([]);
+        await wear(page, 'day');
+      }
+    });
+  });
+
+async function faultsOf(page: Page, rules?: string[]): Promise<readonly string[]> {
+  // There are no frames here: without them it needs no second page for what it found.
+  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode();
+  const { violations } = await (rules ? builder.withRules(rules) : builder).analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
+}
+
+/** The colours of a theme, under whatever is open. */
+async function wear(page: Page, theme: 'day' | 'night'): Promise<void> {
+  await page.evaluate(async (chosen) => {
+    document.documentElement.dataset['theme'] = chosen;
+    const ending = document
+      .getAnimations()
+      .filter(({ effect }) => Number.isFinite(effect?.getComputedTiming().endTime));
+    await Promise.allSettled(ending.map(({ finished }) => finished));
+  }, theme);
+}
+
+/** One sight of the application after the other, each named as it comes up. */
+async function* everySight(page: Page): AsyncGenerator<string> {
+  yield* together(page);
+  yield* rig(page);
+  yield* loads(page);
+  yield* overTheRooms(page);
+  yield* firstRun(page);
+}
+
+async function* together(page: Page): AsyncGenerator<string> {
+  const room = new TogetherPage(page);
+  await room.open();
+  await room.load('Kettle').check();
+  await room.openNumbers('Bandsaw');
+  yield 'Together, with the numbers of a load';
+  await room.load('Convection oven').check();
+  await expect(room.headline).toHaveText(/Trips/);
+  await page.getByRole('radio', { name: 'My order' }).check();
+  await expect(page.getByRole('list', { name: 'My order' })).toBeVisible();
+  await page.getByRole('button', { name: /^Rig:/ }).click();
+  await expect(page.getByRole('menuitem', { name: 'Open a file …' })).toBeVisible();
+  yield 'Together, where it trips, with the menu';
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Before you rely on this' }).click();
+  await expect(page.getByRole('dialog')).toContainText('This is planning, not approval');
+  yield 'The cautions';
+  await page.keyboard.press('Escape');
+}
+
+async function* rig(page: Page): AsyncGenerator<string> {
+  await new DescribePage(page).goTo('Rig');
+  await expect(page.getByRole('region', { name: 'Rig checks' })).toBeVisible();
+  yield 'Rig, the diagram';
+  await page.getByRole('tab', { name: 'Supplies' }).click();
+  await expect(page.getByRole('table', { name: 'Supplies side by side' })).toBeVisible();
+  yield 'Rig, the supplies';
+  await page.getByRole('tab', { name: /Surroundings/ }).click();
+  await expect(page.getByRole('heading', { name: 'Units' })).toBeVisible();
+  yield 'Rig, its surroundings';
+}
+
+async function* loads(page: Page): AsyncGenerator<string> {
+  await new DescribePage(page).goTo('Loads');
+  await page.getByRole('button', { name: 'Bandsaw', exact: true }).click();
+  await page.getByRole('button', { name: 'Measure it with a clamp meter' }).click();
+  await expect(page.getByRole('textbox', { name: 'Base before' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Made of' }).click();
+  await expect(page.getByRole('option', { name: 'motor with heavy wheels' })).toBeVisible();
+  yield 'Loads, with a test and an open list';
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add a load' }).click();
+  await expect(page.getByRole('dialog', { name: 'Add a load from its kind' })).toBeVisible();
+  yield 'The kinds';
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Bring in a list' }).click();
+  await page.getByRole('textbox', { name: 'Lines to bring in' }).fill('name,kind\nKettle,what');
+  await expect(page.getByRole('alert')).toBeVisible();
+  yield 'A list that cannot be read';
+  await page.keyboard.press('Escape');
+}
+
+async function* overTheRooms(page: Page): AsyncGenerator<string> {
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog', { name: 'Search' })).toBeVisible();
+  yield 'The search';
+  await page.keyboard.type('show the keys');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  yield 'The keys';
+  await page.keyboard.press('Escape');
+}
+
+async function* firstRun(page: Page): AsyncGenerator<string> {
+  await new TogetherPage(page).menu('Begin a new rig …');
+  await page.getByRole('button', { name: 'Inverter', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'What does your inverter carry?' })).toBeVisible();
+  yield 'The question of the inverter';
+  await page.getByRole('button', { name: 'First loads' }).click();
+  await page.getByLabel('Find a kind').fill('jointer 1/2 hp');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'Breaker of Jointer' })).toBeVisible();
+  yield 'The question of the loads';
+}
