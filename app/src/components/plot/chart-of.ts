@@ -19,7 +19,7 @@ Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScal
 const TYPE = "'Barlow Semi Condensed', sans-serif";
 const AXIS_PX = 12;
 const LABEL_PX = 12.5;
-const LABEL_GAP_PX = 9;
+const LABEL_GAP_PX = 11;
 const CAP_PX = 5;
 const QUARTER_TURN = 90;
 const MOST_TICKS = 5;
