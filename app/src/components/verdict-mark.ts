@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Verdict } from '@heliarch/core';
 
 /** The shape of a verdict: solid disc, ring with one half filled, open bolt; the bar and
- * chevron of "later"; the dash of "not on this supply". */
+ * chevron of "later"; the dash of "not on this supply"; beside a set in trouble "=" for what fits, "+" for what makes it worse. */
 @Component({
   selector: 'heli-verdict-mark',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,6 +22,12 @@ import type { Verdict } from '@heliarch/core';
         }
         @case ('later') {
           <path class="later" d="M5 4v16M11 5l8 7-8 7" />
+        }
+        @case ('beside') {
+          <path class="dash" d="M4 9h16M4 15h16" />
+        }
+        @case ('worse') {
+          <path class="dash" d="M4 12h16M12 4v16" />
         }
         @case ('not-fed') {
           <path class="dash" d="M4 12h16" />
@@ -58,5 +64,5 @@ import type { Verdict } from '@heliarch/core';
   `,
 })
 export class VerdictMark {
-  readonly mark = input.required<Verdict | 'later' | 'not-fed'>();
+  readonly mark = input.required<Verdict | 'later' | 'not-fed' | 'beside' | 'worse'>();
 }

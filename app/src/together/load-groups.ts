@@ -37,12 +37,14 @@ export interface OutlookLine {
   readonly words: string;
 }
 
-export type OutlookMark = 'holds' | 'tight' | 'later' | 'not-fed';
+export type OutlookMark = 'holds' | 'tight' | 'later' | 'not-fed' | 'beside' | 'worse' | 'trips';
 
 const MARKS: Record<Outlook['answer'], OutlookMark> = {
   'can-start': 'holds',
   tight: 'tight',
   later: 'later',
+  beside: 'beside',
+  worse: 'worse',
   'not-here': 'not-fed',
 };
 
@@ -77,20 +79,26 @@ export function groupLoads(
       runningBasis: summary.running.basis,
       start: summary.start,
       notFed: notFed.get(load.id),
-      outlook: outlook && saysSomething(outlook, result) ? lineOf(style, rig, load, outlook) : undefined,
+      outlook: outlook && lineOf(style, rig, load, outlook, result.verdict !== 'holds'),
     };
   });
   return LOAD_FAMILIES.map((family) => groupOf(family, rows)).filter((group) => group.rows.length > 0);
 }
 
-/** While the set itself trips, "too much" is true of every load and says nothing. */
-function saysSomething(outlook: Outlook, result: CheckResult): boolean {
-  if (result.verdict !== 'trips' || outlook.answer === 'not-here') return true;
-  return outlook.answer === 'later' && (outlook.after !== undefined || outlook.inState !== undefined);
-}
-
-function lineOf(style: NumberStyle, rig: Rig, load: Load, outlook: Outlook): OutlookLine {
-  return { mark: MARKS[outlook.answer], words: outlookWords(style, rig, load, outlook) };
+/** Beside a set in trouble nothing is marked as holding: what fits there fits beside it, what trips alone is no. */
+function lineOf(
+  style: NumberStyle,
+  rig: Rig,
+  load: Load,
+  outlook: Outlook,
+  isInTrouble: boolean,
+): OutlookLine {
+  if (isInTrouble && outlook.answer === 'can-start') return { mark: 'beside', words: 'fits beside it' };
+  const isNo = outlook.answer === 'later' && outlook.after === undefined && outlook.inState === undefined;
+  return {
+    mark: isInTrouble && isNo ? 'trips' : MARKS[outlook.answer],
+    words: outlookWords(style, rig, load, outlook),
+  };
 }
 
 function groupOf(family: LoadFamily, rows: readonly LoadRow[]): LoadGroup {

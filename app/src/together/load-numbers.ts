@@ -9,11 +9,13 @@ import {
   viewChildren,
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { kindOfPart, partNumber, type Load, type Part } from '@heliarch/core';
+import { kindOfPart, partNumber, type Load, type Outlook, type Part } from '@heliarch/core';
 import { asIfOn } from '@heliarch/core/explaining';
 import { LimitWorking } from '../components/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';
+
+type Answered = Outlook['answer'];
 
 const NUMBERS: readonly NumberAsked[] = [
   { purpose: 'running', label: 'Running', unit: 'W' },
@@ -82,11 +84,16 @@ export class LoadNumbers {
   private readonly outlook = computed(() => this.state.outlooks().get(this.load().id));
   protected readonly outlookLimit = computed(() => {
     const outlook = this.outlook();
-    return outlook && outlook.answer !== 'not-here' ? outlook.limit : undefined;
+    return outlook && 'limit' in outlook ? outlook.limit : undefined;
   });
   protected readonly outlookVerb = computed(() => {
     const answer = this.outlook()?.answer;
-    return answer === 'can-start' ? 'can start' : answer === 'tight' ? 'is tight' : 'must wait';
+    const verbs: Partial<Record<Answered, string>> = {
+      'can-start': 'can start',
+      tight: 'is tight',
+      worse: 'makes it worse',
+    };
+    return (answer && verbs[answer]) ?? 'must wait';
   });
   protected readonly asIfOn = computed(() => asIfOn(this.state.rig(), this.state.result(), this.load()));
 

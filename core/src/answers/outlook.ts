@@ -12,16 +12,20 @@ import {
   type Situation,
 } from '../verdict/situation.js';
 import type { CompiledRig } from '../system/compile.js';
-import { droppedBy, lockedBy } from '../system/locks.js';
+import { droppedBy, lockedBy, unlocked } from '../system/locks.js';
 import { RunningSet } from '../system/running-set.js';
 import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
-import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+import { worstVerdict } from '../verdict/verdict.js';
 
 /** Whether a load that is off can be switched on now, on top of what runs. */
 export type Outlook =
   | { readonly answer: 'can-start'; readonly limit: Limit | undefined }
   | { readonly answer: 'tight'; readonly limit: Limit }
+  /** What runs is in trouble already, and the load adds nothing to it. */
+  | { readonly answer: 'beside' }
+  /** What runs is in trouble already, and the load makes it worse at this limit, by so much in its unit. */
+  | { readonly answer: 'worse'; readonly limit: Limit; readonly by: number }
   | {
       readonly answer: 'later';
       readonly limit: Limit;
@@ -65,28 +69,55 @@ interface Asked {
   readonly rig: Rig;
   readonly situation: Situation;
   readonly running: readonly Consumer[];
+  /** The limits of what runs, by their ids, where it does not hold by itself. */
+  readonly troubled: ReadonlyMap<string, Limit> | undefined;
 }
 
 function askedAbout({ rig, on }: CompiledRig, scene: CheckScene): Asked {
   const system = on(scene.supply);
   const situation = situationOfAll(system, [...rig.loads, ...system.charging], scene);
   const isOn = new Set([...scene.on.map((entry) => entry.load), ...system.charging.map(({ id }) => id)]);
-  return { rig, situation, running: situation.consumers.filter(({ load }) => isOn.has(load.id)) };
+  const listed = situation.consumers.filter(({ load }) => isOn.has(load.id));
+  // What its lock or a shedder keeps off is ticked and does not run.
+  const free = new Set(
+    unlocked(
+      rig,
+      listed.map(({ load }) => load),
+    ).free,
+  );
+  const running = listed.filter(({ load }) => free.has(load));
+  return { rig, situation, running, troubled: troubleOf(situation, running) };
 }
 
-function outlookOrWhyNot({ rig, situation, running }: Asked, load: Load): Outlook {
+function troubleOf(
+  situation: Situation,
+  running: readonly Consumer[],
+): ReadonlyMap<string, Limit> | undefined {
+  const limits = [...steadyLimitsOf(situation, running), ...momentsOf(situation, running)];
+  if (limits.every(({ verdict }) => verdict === 'holds')) return undefined;
+  return new Map(limits.map((limit) => [limit.id, limit]));
+}
+
+function outlookOrWhyNot({ rig, situation, running, troubled }: Asked, load: Load): Outlook {
   const runningLoads = running.map((consumer) => consumer.load);
   const notFed = situation.notFed.find((each) => each.load.id === load.id);
   const blocked = notFed ?? lockedBy(rig, runningLoads, load) ?? droppedBy(rig, runningLoads, load);
   return blocked
     ? { answer: 'not-here', because: blocked.because }
-    : outlookOfAdded(situation, running, load);
+    : outlookOfAdded(situation, running, troubled, load);
 }
 
-function outlookOfAdded(situation: Situation, running: readonly Consumer[], load: Load): Outlook {
+function outlookOfAdded(
+  situation: Situation,
+  running: readonly Consumer[],
+  troubled: Asked['troubled'],
+  load: Load,
+): Outlook {
   const added = situation.inState(load);
   if (!added) return { answer: 'not-here', because: 'nothing feeds it' };
-  const { verdict, limit } = judgeAdded(situation, running, added);
+  const limits = limitsWith(situation, running, added);
+  if (troubled) return besideTrouble(troubled, limits);
+  const [verdict, limit] = [worstVerdict(limits.map((each) => each.verdict)), decidingLimit(limits)];
   if (verdict === 'holds' || !limit) return { answer: 'can-start', limit };
   if (verdict === 'tight') return { answer: 'tight', limit };
   return {
@@ -97,18 +128,39 @@ function outlookOfAdded(situation: Situation, running: readonly Consumer[], load
   };
 }
 
-function judgeAdded(
-  situation: Situation,
-  running: readonly Consumer[],
-  added: Consumer,
-): { readonly verdict: Verdict; readonly limit: Limit | undefined } {
+function limitsWith(situation: Situation, running: readonly Consumer[], added: Consumer): readonly Limit[] {
   const all = [...running, added];
-  const limits = [
+  return [
     ...steadyLimitsOf(situation, all),
     ...(situation.ties.bringsStart(added) ? situation.test(all, added) : []),
     ...momentsOf(situation, all),
   ];
-  return { verdict: worstVerdict(limits.map((limit) => limit.verdict)), limit: decidingLimit(limits) };
+}
+
+/** Sums of the same numbers in another order may differ by so much of a limit. */
+const SAME_SHARE = 1e-6;
+
+/**
+ * What a load does to a set that is in trouble without it: only what it adds counts. A limit that trips with it and
+ * did not before is no; one that is further over is worse, by the difference; one that is over as before is not its.
+ */
+function besideTrouble(troubled: ReadonlyMap<string, Limit>, limits: readonly Limit[]): Outlook {
+  const worsened = limits
+    .filter((limit) => limit.verdict !== 'holds')
+    .flatMap((limit) => {
+      const before = troubled.get(limit.id);
+      const over = Math.min(0, before?.headroom.pessimistic ?? 0);
+      const by = over - limit.headroom.pessimistic;
+      const isSame = by <= SAME_SHARE * Math.abs(limit.capacity.pessimistic);
+      return isSame
+        ? []
+        : [{ limit, by, tripsAnew: limit.verdict === 'trips' && before?.verdict !== 'trips' }];
+    });
+  const anew = decidingLimit(worsened.filter(({ tripsAnew }) => tripsAnew).map(({ limit }) => limit));
+  if (anew) return { answer: 'later', limit: anew, after: undefined, inState: undefined };
+  const deciding = decidingLimit(worsened.map(({ limit }) => limit));
+  const worse = worsened.find(({ limit }) => limit === deciding);
+  return worse ? { answer: 'worse', limit: worse.limit, by: worse.by } : { answer: 'beside' };
 }
 
 /** The load of least power, switched by hand, without which the other one holds. */
@@ -139,7 +191,7 @@ function fullestStateThatFits(
     .find((consumer) => holdsAdded(situation, running, consumer, failing))?.stateId;
 }
 
-/** As `judgeAdded`, but done at the first limit that fails; the one that failed before is asked first. */
+/** Whether all limits with it hold; done at the first limit that fails; the one that failed before is asked first. */
 function holdsAdded(
   situation: Situation,
   running: readonly Consumer[],

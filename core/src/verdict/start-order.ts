@@ -59,6 +59,28 @@ export function bestStartOrder(
   return { order, passes };
 }
 
+/**
+ * Whether loads can be switched on in some order: again and again one that can be last is taken away. Which one does
+ * not matter, for what can be last among more can be last among fewer.
+ *
+ * @param fails Whether a limit is not kept at the edge that counts.
+ */
+export function someOrderPasses(
+  starting: readonly Consumer[],
+  floor: readonly Consumer[],
+  fails: (limit: Limit) => boolean,
+  test: StartTest,
+): boolean {
+  let left = starting;
+  while (left.length > 0) {
+    const running = [...floor, ...left];
+    const last = left.find((consumer) => !test(running, consumer, fails).some(fails));
+    if (!last) return false;
+    left = left.filter((other) => other !== last);
+  }
+  return true;
+}
+
 /** More starts than anybody switches on by hand: above, time counts more than the last of the headroom. */
 const MOST_ONE_BY_ONE = 40;
 

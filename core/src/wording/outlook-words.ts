@@ -2,7 +2,7 @@ import type { NumberStyle } from '../quantity/number-style.js';
 import { consumerOf } from '../electrical/consumer.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
-import { formatNumber } from '../quantity/format.js';
+import { formatAmount, formatNumber } from '../quantity/format.js';
 import type { Load, Rig } from '../rig/schema.js';
 import { margin } from './explain.js';
 import { loadOf } from '../rig/lookup.js';
@@ -12,7 +12,7 @@ import type { Outlook } from '../answers/outlook.js';
 
 /**
  * An outlook in the words that are the same everywhere: can start; tight; after the kettle ends, or
- * at 400 W or less; not on this supply.
+ * at 400 W or less; not on this supply; and where the set is in trouble already, what the load adds to it.
  */
 export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: Outlook): string {
   switch (outlook.answer) {
@@ -24,6 +24,13 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
       if (headroom.stated >= 0) return 'tight, should hold';
       return `tight, ${margin(style, outlook.limit, 'stated')} over as entered`;
     }
+    case 'beside':
+      return 'fits beside it';
+    case 'worse':
+      if (outlook.limit.kind === 'continuous-rule') return 'makes it worse: the 3 h rule';
+      if (outlook.limit.kind === 'unknown-rating')
+        return `makes it worse: what ${outlook.limit.element.name} carries is not known`;
+      return `makes it worse: ${formatAmount(style, outlook.by, outlook.limit.unit, 'at-most')} more over`;
     case 'later': {
       const ways = [
         ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),

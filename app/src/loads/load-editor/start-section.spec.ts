@@ -104,7 +104,7 @@ describe('the start of a load', () => {
     expect(derived()).toBe('It starts with what it runs on.');
   });
 
-  it('taken from a clamp behind a soft starter is what was seen, not what the motor would do without', () => {
+  it('taken from a clamp behind a soft starter is what was seen, not what the motor would do without', async () => {
     const { page, saw } = setUp((rig) => ({
       ...rig,
       loads: rig.loads.map((load) =>
@@ -120,6 +120,8 @@ describe('the start of a load', () => {
       ),
     }));
     page.press('Measure it with a clamp meter');
+    await page.fixture.whenStable();
+    await page.fixture.whenStable();
     page.type(/^Base before/, '1');
     page.type('Start 1', '13');
     page.press('Keep these readings');

@@ -1,0 +1,36 @@
+import type { Consumer } from '../electrical/consumer.js';
+import type { Edge } from '../quantity/quantity.js';
+import { RunningSet } from '../system/running-set.js';
+import type { Limit } from './limit.js';
+import { momentsOf, type Situation } from './situation.js';
+import { someOrderPasses } from './start-order.js';
+import { steadyLimits } from './steady-limits.js';
+
+/**
+ * Whether a set passes an edge in some order of its starts: what `check` says of it, without its words and figures, and
+ * done at the first limit that fails. Of a set that passes every subset does, but for a neutral that two circuits
+ * share, which carries least where both of them draw: whoever counts on that leaves those out.
+ *
+ * @param running The loads of the set, all of them fed.
+ * @param counts Which limits count; all by default.
+ * @returns Source: methods.md, rules 1 to 11, as `check`.
+ */
+export function fits(
+  situation: Situation,
+  running: readonly Consumer[],
+  edge: Edge,
+  counts: (limit: Limit) => boolean = () => true,
+): boolean {
+  const { elements, test, ties } = situation;
+  const fails = (limit: Limit): boolean =>
+    counts(limit) && (limit.verdict === 'trips' || (edge === 'pessimistic' && limit.verdict === 'tight'));
+  const set = new RunningSet(running);
+  if (elements.some((element) => steadyLimits(element, set).some(fails))) return false;
+  if (momentsOf(situation, running, fails).some(fails)) return false;
+  const isSwitched = ({ load }: Consumer): boolean => load.usage !== 'by-itself';
+  const starting = running.filter(
+    (consumer) => isSwitched(consumer) && ties.bringsStart(consumer) && !ties.led.has(consumer.load.id),
+  );
+  const floor = running.filter((consumer) => !isSwitched(consumer));
+  return someOrderPasses(starting, floor, fails, test);
+}
