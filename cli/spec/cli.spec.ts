@@ -237,3 +237,54 @@ describe('heliarch validate', () => {
     rmSync(folder, { recursive: true });
   });
 });
+
+describe('who runs with whom, on the command line', () => {
+  const valid = (name: string, text: string): unknown => {
+    const schema: unknown = JSON.parse(readFileSync(join(root, `docs/${name}-report.schema.json`), 'utf8'));
+    const value: unknown = JSON.parse(text);
+    const ajv = new Ajv2020();
+    expect(ajv.validate(schema as object, value))
+      .withContext(ajv.errorsText())
+      .toBeTrue();
+    return value;
+  };
+
+  it('gives every largest combination with a load, and each holds as `check` says', async () => {
+    const { status, stdout, stderr } = await heliarch(
+      ...['sets', 'demo/tern.json', '--supply', 'battery', '--with', 'bandsaw,extractor', '--json'],
+    );
+    expect(status).toBe(0);
+    expect(stderr).toContain('so far');
+    const { sets, extent } = valid('sets', stdout) as { sets: { loads: string[] }[]; extent: string };
+    expect(extent).toBe('all');
+    expect(sets.length).toBeGreaterThan(2);
+    for (const { loads } of sets.slice(0, 4)) {
+      expect(loads).toContain('bandsaw');
+      expect((await checkTern(loads.join(','))).status).toBe(0);
+    }
+  });
+
+  it('gives each pair in both directions', async () => {
+    const { stdout } = await heliarch('pairs', 'demo/tern.json', '--supply', 'battery', '--json');
+    const { pairs } = valid('pairs', stdout) as {
+      pairs: { starts: string; runs: string; verdict: string }[];
+    };
+    const one = (starts: string, runs: string) =>
+      pairs.find((pair) => pair.starts === starts && pair.runs === runs)?.verdict;
+    expect([one('bandsaw', 'extractor'), one('extractor', 'bandsaw')]).toEqual(['tight', 'holds']);
+    const { stdout: text } = await heliarch('pairs', 'demo/tern.json', '--supply', 'battery');
+    expect(text).toMatch(/Tight\s+bandsaw starts while extractor runs/);
+  });
+
+  it('names an option that asks for what is not there', async () => {
+    const { status, stderr } = await heliarch(
+      'sets',
+      'demo/tern.json',
+      '--supply',
+      'battery',
+      '--with',
+      'sow',
+    );
+    expect([status, stderr]).toEqual([2, jasmine.stringMatching(/^--with: "sow" is not in this rig/)]);
+  });
+});

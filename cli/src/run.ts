@@ -10,6 +10,7 @@ import {
   EXIT_OF_VERDICT,
 } from './exit-codes.ts';
 import { openRig } from './open-rig.ts';
+import { pairsCommand, setsCommand, type SetsOptions } from './sets-command.ts';
 
 /** What a terminal and a script read alike, whatever the machine's language. */
 const NUMBER_STYLE = 'point';
@@ -44,6 +45,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       out(text);
       exitCode = result.decider ? EXIT_OF_VERDICT[result.verdict] : EXIT_NOTHING_TO_CHECK;
     });
+  addSetQuestions(program, { out, err });
   program
     .command('validate')
     .description('say whether a rig file can be used, or all that is wrong with it')
@@ -64,6 +66,35 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   } catch (error) {
     return explainFailure(error, err);
   }
+}
+
+/** Questions about many sets at once; their exit code is 0 whatever they find. */
+function addSetQuestions(program: Command, { out, err }: Output): void {
+  program
+    .command('sets')
+    .description('the largest combinations of a supply: every set to which nothing can be added')
+    .argument('<file>', 'a rig file')
+    .requiredOption('--supply <id>', 'the supply, by its id')
+    .option('--with <ids>', 'loads that every set must have, by id, with commas between')
+    .option('--without <ids>', 'loads that are left out')
+    .option('--tight', 'sets that may hold, besides those that do')
+    .option('--json', 'print them as JSON')
+    .action(async (file: string, options: SetsOptions) => {
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      out(setsCommand(NUMBER_STYLE, rig, options, err));
+    });
+  program
+    .command('pairs')
+    .description('who runs with whom: each load that starts while each other one runs')
+    .argument('<file>', 'a rig file')
+    .requiredOption('--supply <id>', 'the supply, by its id')
+    .option('--json', 'print them as JSON')
+    .action(async (file: string, options: SetsOptions) => {
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      out(pairsCommand(rig, options, err));
+    });
 }
 
 /** A slip in the name of a field takes its number out of the check: it is kept, and named. */

@@ -24,30 +24,30 @@ function savedScene(rig: Rig, id: string): Scene {
   return scene;
 }
 
-function supplyId(rig: Rig, id: string): string {
+export function supplyId(rig: Rig, id: string): string {
   if (rig.supplies.some((supply) => supply.id === id)) return id;
   throw new BadInput(`--supply: "${id}" is not in this rig; use one of ${idsOf(rig.supplies)}.`);
 }
 
 /** `kettle,hob@low`: loads by id, each with a state where it is not to run in full. */
-function loadsOn(rig: Rig, list: string): CheckScene['on'] {
+export function loadsOn(rig: Rig, list: string, option = '--on'): CheckScene['on'] {
   const entries = list
     .split(',')
     .map((entry) => entry.trim())
     .filter(Boolean)
-    .map((entry) => loadOn(rig, entry));
+    .map((entry) => loadOn(rig, entry, option));
   return entries.filter(({ load }, index) => entries.findIndex((other) => other.load === load) === index);
 }
 
-function loadOn(rig: Rig, entry: string): CheckScene['on'][number] {
+function loadOn(rig: Rig, entry: string, option: string): CheckScene['on'][number] {
   const [id = '', stateId] = entry.split('@');
   const load = rig.loads.find((candidate) => candidate.id === id);
-  if (!load) throw new BadInput(`--on: "${id}" is not in this rig; use some of ${idsOf(rig.loads)}.`);
+  if (!load) throw new BadInput(`${option}: "${id}" is not in this rig; use some of ${idsOf(rig.loads)}.`);
   if (stateId === undefined) return { load: id };
   const states = load.states ?? [];
   if (states.some((state) => state.id === stateId)) return { load: id, state: stateId };
   const known = states.length > 0 ? `use one of ${idsOf(states)}` : 'it has none';
-  throw new BadInput(`--on: ${id} has no state "${stateId}"; ${known}.`);
+  throw new BadInput(`${option}: ${id} has no state "${stateId}"; ${known}.`);
 }
 
 const idsOf = (entries: readonly { readonly id: string }[]): string => entries.map(({ id }) => id).join(', ');

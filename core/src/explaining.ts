@@ -12,6 +12,7 @@ export { clockWorkingOf } from './wording/clock-working.js';
 export { dimmingWords } from './wording/dimming-words.js';
 export { inputLimitWords } from './wording/input-limit-words.js';
 export { leastChangeWords } from './wording/least-change-words.js';
+export { marginWords, shortMargin } from './wording/margin-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';
 export { unplannedLoadWords } from './wording/unplanned-load-words.js';

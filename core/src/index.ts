@@ -29,6 +29,7 @@ export {
   withPartNumber,
   withRunningFrom,
   withoutCharging,
+  withOnly,
   withStartMoved,
   withState,
   withSupply,
@@ -85,6 +86,9 @@ export { outlookWords, wattsInState } from './wording/outlook-words.js';
 export { powerFlowsOf } from './answers/power-flows.js';
 export { powerBackOf, type PowerBack } from './answers/power-back.js';
 export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';
+export type { Combination, Combinations } from './sets/combinations.js';
+export type { Pair, WhoRunsWithWhom } from './sets/pairs.js';
+export type { SetQuestion } from './sets/runs-together.js';
 export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';
 export type { Verdict } from './verdict/verdict.js';

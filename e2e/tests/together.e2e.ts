@@ -159,6 +159,30 @@ test.describe('can these run together?', () => {
     );
   });
 
+  test('what a load can run with is found from the load in one step, and can be ticked', async ({ page }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    await together.openNumbers('Bandsaw');
+    await page.getByRole('link', { name: 'What can run with it?' }).click();
+    const matrix = page.getByRole('table', { name: /Each row is a load that starts/ });
+    await matrix.getByRole('button', { name: 'Bandsaw starts while Dust extractor runs: Tight' }).click();
+    const readOut = page.getByRole('status').filter({ hasText: 'starts while' });
+    await expect(readOut).toContainText(/Tight\s+\d+ VA over as entered/);
+    await expect(readOut).toContainText('Dust extractor starts while Bandsaw runs');
+    await expect(page.getByText(/^\d+ in all; nothing can be added/)).toBeVisible();
+    const sets = page
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('button', { name: /^Tick these/ }) });
+    await expect(sets.first()).toContainText('Bandsaw');
+    await sets
+      .first()
+      .getByRole('button', { name: /^Tick these/ })
+      .click();
+    await expect(together.headline).toHaveText(/Holds/);
+    await expect(together.load('Bandsaw')).toBeChecked();
+    await expect(together.load('Dust extractor')).not.toBeChecked();
+  });
+
   test('a corrected number moves the verdict, and how it is known moves it too', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();

@@ -19,6 +19,7 @@ const SHEETS = {
   tabs: ['tabs'],
   progress: ['progress'],
   empty: ['empty'],
+  tags: ['tag'],
 };
 
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */

@@ -1,23 +1,27 @@
 import { Injectable } from '@angular/core';
 import type {
   CheckScene,
+  Combinations,
   LeastChangeAnswer,
   Outlook,
   Progress,
   Rig,
   Scene,
+  SetQuestion,
   Settlement,
   StartOrderRule,
   UnplannedLoad,
+  WhoRunsWithWhom,
   WorthLookingUp,
 } from '@heliarch/core';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
 import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
 
-/** How far a question is: asked, answered, or failed with what went wrong. */
+/** How far a question is: asked, answered in part, answered, or failed with what went wrong. */
 export type Answer<T> =
   | { readonly status: 'asked'; readonly done: number; readonly of: number }
+  | { readonly status: 'so-far'; readonly value: T }
   | { readonly status: 'given'; readonly value: T }
   | { readonly status: 'failed'; readonly problem: string };
 
@@ -71,6 +75,17 @@ export class Answers {
     return this.ask(rig, (questions) => questions.aboutLoad(scene, loadId));
   }
 
+  whoRunsWithWhom(
+    rig: Rig,
+    question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
+  ): Observable<Answer<WhoRunsWithWhom>> {
+    return this.ask(rig, (questions, progress) => questions.whoRunsWithWhom(question, progress));
+  }
+
+  combinations(rig: Rig, question: SetQuestion): Observable<Answer<Combinations>> {
+    return this.ask(rig, (questions, _, soFar) => questions.combinations(question, soFar));
+  }
+
   private ask<T>(
     rig: Rig,
     question: (...asked: Parameters<Job['ask']>) => Promise<T>,
@@ -81,6 +96,7 @@ export class Answers {
         rig,
         ask: question,
         progress,
+        soFar: (value) => subscriber.next({ status: 'so-far', value: value as T }),
         given: (value) => {
           subscriber.next({ status: 'given', value: value as T });
           subscriber.complete();

@@ -17,7 +17,10 @@ export function latest<Asked, T>(
     scan(
       (before: Latest<Asked, T>, { about, newest }) => ({
         newest,
-        given: newest.status === 'given' ? { about, value: newest.value } : before.given,
+        given:
+          newest.status === 'given' || newest.status === 'so-far'
+            ? { about, value: newest.value }
+            : before.given,
       }),
       { given: undefined, newest: { status: 'asked', done: 0, of: 0 } },
     ),

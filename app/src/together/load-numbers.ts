@@ -8,6 +8,7 @@ import {
   output,
   viewChildren,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { kindOfPart, partNumber, type Load, type Outlook, type Part } from '@heliarch/core';
 import { asIfOn } from '@heliarch/core/explaining';
@@ -27,7 +28,7 @@ const NUMBERS: readonly NumberAsked[] = [
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LimitWorking, LoadNumber, NzButtonComponent],
+  imports: [LimitWorking, LoadNumber, NzButtonComponent, RouterLink],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',
@@ -49,6 +50,11 @@ const NUMBERS: readonly NumberAsked[] = [
       <h3>Why it {{ outlookVerb() }}</h3>
       <heli-limit-working [rig]="state.rig()" [set]="asIfOn()" [limit]="limit" />
     }
+    <p>
+      <a class="link" routerLink="/together" [queryParams]="{ view: 'whom', with: load().id }">
+        What can run with it?
+      </a>
+    </p>
     <button type="button" nz-button (click)="done.emit()">Done</button>
   `,
   styles: `

@@ -22,6 +22,7 @@ import {
   withPartNumber,
   withoutCharging,
   withRunningFrom,
+  withOnly,
   withStartMoved,
   withState,
   withSupply,
@@ -147,6 +148,11 @@ export class TogetherState {
     this.session.change((rig) => withState(rig, this.scene().id, loadId, stateId), {
       label: `change the state of ${theLoad(this.nameOf(loadId))}`,
     });
+  }
+
+  /** These loads and no others are on. */
+  tickOnly(loadIds: readonly string[]): void {
+    this.session.change((rig) => withOnly(rig, this.scene().id, loadIds), { label: 'tick another set' });
   }
 
   /** The starts by hand in another order: the one that stood at `from` comes to `to`. */

@@ -4,6 +4,8 @@ import {
   Component,
   computed,
   inject,
+  input,
+  linkedSignal,
   Injector,
   signal,
 } from '@angular/core';
@@ -24,11 +26,17 @@ import { UnitChoice } from '../components/unit-choice';
 import { TogetherState } from './together-state';
 import { Unfinished } from './unfinished';
 import { VerdictHeadline } from './verdict-headline';
+import { WhoWithWhom } from './who-with-whom/who-with-whom';
 
 const PHONE_VIEWS: readonly Choice[] = [
   { id: 'loads', label: 'Loads' },
   { id: 'limits', label: 'Limits' },
   { id: 'beside', label: 'What else' },
+];
+
+const VIEWS: readonly Choice<'set' | 'whom'>[] = [
+  { id: 'set', label: 'This set' },
+  { id: 'whom', label: 'Who runs with whom' },
 ];
 
 const START_ORDERS: readonly (Choice & { readonly id: StartOrderRule })[] = [
@@ -60,6 +68,7 @@ const CAPTIONS: Record<StartOrderRule, string> = {
     StartStaircase,
     Unfinished,
     VerdictHeadline,
+    WhoWithWhom,
   ],
   providers: [TogetherState],
   templateUrl: './together.html',
@@ -76,6 +85,12 @@ export class Together {
   protected readonly supplies = computed(() =>
     this.state.rig().supplies.map(({ id, name }): Choice => ({ id, label: name })),
   );
+
+  protected readonly views = VIEWS;
+  /** The view an address asks for, and the load it asks about. */
+  readonly view = input<string>();
+  readonly with = input<string>();
+  protected readonly shown = linkedSignal(() => (this.view() === 'whom' ? 'whom' : 'set'));
 
   protected readonly startOrders = START_ORDERS;
   protected readonly heads = computed(() =>

@@ -6,8 +6,14 @@ import type { RigQuestions } from './rig-questions';
 /** One question, and who waits for its answer. */
 export interface Job {
   readonly rig: Rig;
-  readonly ask: (questions: Remote<RigQuestions>, progress: Progress & object) => Promise<unknown>;
+  readonly ask: (
+    questions: Remote<RigQuestions>,
+    progress: Progress & object,
+    soFar: ((answer: unknown) => void) & object,
+  ) => Promise<unknown>;
   readonly progress: Progress;
+  /** A part of the answer, before there is all of it. */
+  readonly soFar: (answer: unknown) => void;
   readonly given: (answer: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -55,7 +61,7 @@ export class QuestionWorker {
       this.rigInUse = job.rig;
       questions.use(job.rig).catch(failed);
     }
-    job.ask(questions, proxy(job.progress)).then((answer) => {
+    job.ask(questions, proxy(job.progress), proxy(job.soFar)).then((answer) => {
       if (ended()) job.given(answer);
     }, failed);
   }

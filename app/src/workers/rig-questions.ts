@@ -11,6 +11,9 @@ import {
   settlementOf,
   unplannedLoadsOf,
   type BatteryClock,
+  type Combinations,
+  type SetQuestion,
+  type WhoRunsWithWhom,
   type CheckResult,
   type CheckScene,
   type CompiledRig,
@@ -30,6 +33,7 @@ import {
   type WorthLookingUp,
 } from '@heliarch/core';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
+import { combinationsOf, whoRunsWithWhom } from '@heliarch/core/planning';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -116,6 +120,23 @@ export class RigQuestions {
   aboutLoad(scene: CheckScene, loadId: string): LoadAnswer {
     const alone = check(this.rigInUse, { supply: scene.supply, on: [{ load: loadId }] });
     return { alone, outlook: outlookOf(this.rigInUse, scene, loadId) };
+  }
+
+  whoRunsWithWhom(
+    question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
+    progress?: Progress,
+  ): WhoRunsWithWhom {
+    return whoRunsWithWhom(this.rigInUse, question, [], throttled(progress));
+  }
+
+  /** @param soFar Told what is found before all is. */
+  combinations(question: SetQuestion, soFar: (found: Combinations) => void): Combinations {
+    let toldAt = -Infinity;
+    return combinationsOf(this.rigInUse, question, (found) => {
+      if (performance.now() - toldAt < PROGRESS_EVERY_MS) return;
+      toldAt = performance.now();
+      soFar(found);
+    });
   }
 
   private get rigInUse(): CompiledRig {

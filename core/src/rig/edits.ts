@@ -18,6 +18,14 @@ export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolea
   });
 }
 
+/** The rig with these loads on in a scene, and no others; those that were on keep their states. */
+export function withOnly(rig: Rig, sceneId: string, loadIds: readonly string[]): Rig {
+  return withScene(rig, sceneId, (scene) => ({
+    ...scene,
+    on: loadIds.map((load) => scene.on.find((entry) => entry.load === load) ?? { load }),
+  }));
+}
+
 /** The rig with one load switched on before or after others: `from` and `to` are places among `order`. */
 export function withStartMoved(
   rig: Rig,

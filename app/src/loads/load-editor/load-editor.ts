@@ -1,6 +1,7 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
@@ -34,6 +35,7 @@ import { TiesSection } from './ties-section';
     NotKeptYet,
     NzButtonComponent,
     Plot,
+    RouterLink,
     RunningSection,
     StartSection,
     StatesSection,

@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { bitsOf, countBits } from '../../src/sets/bits.js';
+import { byNumber, maximalSets } from '../../src/sets/maximal-sets.js';
+import { MonotoneMemory } from '../../src/sets/monotone-memory.js';
+import { runsTogether } from '../../src/sets/runs-together.js';
+import { compile } from '../../src/system/compile.js';
+import { check } from '../../src/verdict/check.js';
+import { always } from '../always.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
+import { anySystem } from '../naive/any-system.js';
+
+/** Every subset tried: the sets that pass and to which nothing can be added. */
+function byBruteForce(count: number, test: (mask: number) => boolean, required = 0): readonly number[] {
+  const all = Array.from({ length: 2 ** count }, (_, mask) => mask).filter(
+    (mask) => (mask & required) === required && test(mask),
+  );
+  const passing = new Set(all);
+  return all.filter((mask) =>
+    Array.from({ length: count }, (_, bit) => mask | (2 ** bit)).every(
+      (more) => more === mask || !passing.has(more),
+    ),
+  );
+}
+
+const rising = (masks: Iterable<number>): readonly number[] => [...masks].sort((a, b) => a - b);
+
+describe('the largest combinations', () => {
+  const anyConflicts = fc.record({
+    count: fc.integer({ min: 0, max: 9 }),
+    parts: fc.array(fc.integer({ min: 1, max: 2 ** 9 - 1 }), { maxLength: 12 }),
+    required: fc.integer({ min: 0, max: 2 ** 9 - 1 }),
+  });
+
+  it('are all of them and each once, whatever cannot run together (every subset tried)', () => {
+    always(
+      fc.property(anyConflicts, ({ count, parts, required: any }) => {
+        const required = any & (any >> 2) & (2 ** count - 1);
+        const test = (mask: number): boolean => !parts.some((part) => (part & mask) === part);
+        const found = [...maximalSets(count, new MonotoneMemory(test), required)];
+        expect(rising(found)).toEqual(rising(byBruteForce(count, test, required)));
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('where only the best are asked for, are worth as much as the best of all', () => {
+    always(
+      fc.property(anyConflicts, fc.integer({ min: 1, max: 4 }), ({ count, parts }, most) => {
+        const test = (mask: number): boolean => !parts.some((part) => (part & mask) === part);
+        const found = [...maximalSets(count, new MonotoneMemory(test), 0, { worth: byNumber, most })];
+        const sizes = (masks: readonly number[]) =>
+          masks
+            .map(countBits)
+            .sort((a, b) => b - a)
+            .slice(0, most);
+        expect(sizes(found)).toEqual(sizes(byBruteForce(count, test)));
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('of the demo rigs are those that the check of every subset gives, at both edges', () => {
+    for (const name of DEMO_NAMES) {
+      const rig = demoRig(name);
+      const compiled = compile(rig);
+      const [first] = rig.supplies;
+      for (const edge of ['pessimistic', 'optimistic'] as const) {
+        const mustNot = rig.loads.slice(8).map(({ id }) => id);
+        const question = { supply: first!.id, edge, mustNot };
+        const { loads, test } = runsTogether(compiled, question);
+        const checked = (mask: number): boolean => {
+          const on = bitsOf(mask).map((bit) => ({ load: loads[bit]!.id }));
+          const { verdict, notFed } = check(compiled, { supply: question.supply, on });
+          return notFed.length === 0 && (edge === 'pessimistic' ? verdict === 'holds' : verdict !== 'trips');
+        };
+        expect(rising(maximalSets(loads.length, new MonotoneMemory(test))))
+          .withContext(`${name}, ${edge}`)
+          .toEqual(rising(byBruteForce(loads.length, checked)));
+      }
+    }
+  });
+
+  it('are tested as the check tests them, in systems of every kind', () => {
+    always(
+      fc.property(anySystem, fc.integer({ min: 1, max: 2 ** 12 - 1 }), ({ rig, supply }, any) => {
+        const compiled = compile(rig);
+        for (const edge of ['pessimistic', 'optimistic'] as const) {
+          const { loads, test } = runsTogether(compiled, { supply, edge });
+          const mask = any & (2 ** loads.length - 1);
+          const on = bitsOf(mask).map((bit) => ({ load: loads[bit]!.id }));
+          const { limits, notFed } = check(compiled, { supply, on });
+          const counted = limits.filter(({ kind }) => kind !== 'neutral');
+          const passes = counted.every(
+            ({ verdict }) => verdict === 'holds' || (edge === 'optimistic' && verdict === 'tight'),
+          );
+          expect(test(mask)).toBe(passes && notFed.length === 0);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+});

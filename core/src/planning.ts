@@ -1,0 +1,7 @@
+/**
+ * What is public of the core for questions about many sets at once. Apart from the answers about one, for a bundler does
+ * not split what comes through one index: workers and the command line ask them, no room does.
+ */
+
+export { combinationsOf, MOST_FOR_ALL } from './sets/combinations.js';
+export { whoRunsWithWhom } from './sets/pairs.js';

@@ -1,0 +1,69 @@
+import type { Edge } from '../quantity/quantity.js';
+import type { Load } from '../rig/schema.js';
+import type { CompiledRig } from '../system/compile.js';
+import { unlocked } from '../system/locks.js';
+import { wattsCounted } from '../electrical/watts-counted.js';
+import { fits } from '../verdict/fits.js';
+import type { Limit } from '../verdict/limit.js';
+import { situationOfAll, type CheckScene, type LoadOn } from '../verdict/situation.js';
+import { bitsOf } from './bits.js';
+
+/** Which loads a question about sets is about, and when a set counts. */
+export interface SetQuestion {
+  readonly supply: CheckScene['supply'];
+  readonly charge?: CheckScene['charge'];
+  /** The states of loads that have any, by load; in full where none is named. */
+  readonly states?: ReadonlyMap<string, string>;
+  /** Sets that hold, or also those that may hold. */
+  readonly edge: Edge;
+  readonly mustInclude?: readonly string[];
+  readonly mustNot?: readonly string[];
+}
+
+/** The loads of a question, each with its place in a bit mask, and whether a set of them runs together. */
+export interface RunsTogether {
+  /** Those that the supply feeds, the largest first. */
+  readonly loads: readonly Load[];
+  readonly test: (mask: number) => boolean;
+}
+
+/** More loads than this have no place in a mask of 32 bits with a sign. */
+export const MOST_IN_A_MASK = 30;
+
+/**
+ * What of two circuits flows in their common neutral may be less where both draw: it is monotone in no direction, and
+ * is shown by the check of each set that is found.
+ */
+const isMonotone = ({ kind }: Limit): boolean => kind !== 'neutral';
+
+/**
+ * The loads that a question about sets is about, with the test of a set of them: every limit of the check at one edge,
+ * in some order of the starts, with no load kept off by a lock or a shedder. Of a set that passes every subset does.
+ *
+ * @throws RangeError where the rig has no such supply.
+ * Source: methods.md, rules 1 to 11; algorithms.md, part 1.
+ */
+export function runsTogether(compiled: CompiledRig, question: SetQuestion): RunsTogether {
+  const { rig } = compiled;
+  const system = compiled.on(question.supply);
+  const excluded = new Set(question.mustNot);
+  const loads = rig.loads
+    .filter(({ id }) => !excluded.has(id) && !system.whyNotFed(id))
+    .sort((a, b) => watts(b) - watts(a))
+    .slice(0, MOST_IN_A_MASK);
+  function watts(load: Load): number {
+    return wattsCounted(rig, load, question.states?.get(load.id));
+  }
+  const scene = (on: readonly LoadOn[]) =>
+    question.charge === undefined ? { on } : { on, charge: question.charge };
+  return {
+    loads,
+    test: (mask) => {
+      const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
+      if (unlocked(rig, chosen).keptOff.length > 0) return false;
+      const on = chosen.map(({ id }): LoadOn => ({ load: id, state: question.states?.get(id) }));
+      const situation = situationOfAll(system, [...chosen, ...system.charging], scene(on));
+      return fits(situation, situation.consumers, question.edge, isMonotone);
+    },
+  };
+}

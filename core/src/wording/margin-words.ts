@@ -1,0 +1,31 @@
+import type { NumberStyle } from '../quantity/number-style.js';
+import type { Limit } from '../verdict/limit.js';
+import { margin } from './explain.js';
+
+/**
+ * What a limit has to spare, or how far it is over, in a few words.
+ *
+ * @example
+ * marginWords('point', limit); // 'at least 193 VA to spare', '407 W over as entered', 'at least 308 VA over'
+ */
+export function marginWords(style: NumberStyle, limit: Limit): string {
+  if (limit.kind === 'unknown-rating') return 'rating not known';
+  switch (limit.verdict) {
+    case 'holds':
+      return `at least ${margin(style, limit, 'pessimistic')} to spare`;
+    case 'tight':
+      if (limit.kind === 'continuous-rule') return 'over the 3 h rule';
+      return limit.headroom.stated < 0
+        ? `${margin(style, limit, 'stated')} over as entered`
+        : `up to ${margin(style, limit, 'pessimistic')} over`;
+    case 'trips':
+      return `at least ${margin(style, limit, 'optimistic')} over`;
+  }
+}
+
+/** The same as a figure of a table: what is to spare, or how much it is over at the edge that decides. */
+export function shortMargin(style: NumberStyle, limit: Limit): string {
+  if (limit.kind === 'unknown-rating') return 'not known';
+  const edge = limit.verdict === 'trips' ? 'optimistic' : 'pessimistic';
+  return `${margin(style, limit, edge)}${limit.headroom[edge] < 0 ? ' over' : ''}`;
+}
