@@ -24,7 +24,7 @@ export function setsCommand(
     mustInclude: ids(rig, '--with', options.with),
     mustNot: ids(rig, '--without', options.without),
   };
-  const { found, of, extent } = combinationsOf(compile(rig), question, ({ found: soFar }) =>
+  const { found, of, leftOut, extent } = combinationsOf(compile(rig), question, ({ found: soFar }) =>
     tell(`${soFar.length} so far\n`),
   );
   if (options.json) {
@@ -35,14 +35,24 @@ export function setsCommand(
       headroom: decider ? { amount: decider.headroom.pessimistic, unit: decider.unit } : null,
       notLast,
     }));
-    return asJson({ format: 'heliarch-sets', version: 1, supply: question.supply, of, extent, sets });
+    return asJson({
+      format: 'heliarch-sets',
+      version: 1,
+      supply: question.supply,
+      of,
+      leftOut,
+      extent,
+      sets,
+    });
   }
   const lines = found.map(
     ({ loads, verdict, decider }) =>
       `${VERDICT_WORDS[verdict].padEnd(6)} ${loads.length}: ${loads.join(', ')}${decider ? ` (${shortMargin(style, decider)})` : ''}`,
   );
   const head = extent === 'all' ? `${found.length} in all` : `The ${found.length} largest; there are more`;
-  return [`${head}, of ${of} loads.`, ...lines, ''].join('\n');
+  const beyond =
+    leftOut.length > 0 ? [`Not looked at, the smallest of very many: ${leftOut.join(', ')}.`] : [];
+  return [`${head}, of ${of} loads.`, ...beyond, ...lines, ''].join('\n');
 }
 
 /** Each load that starts while each other one runs. */

@@ -15,6 +15,7 @@ export { leastChangeWords } from './wording/least-change-words.js';
 export { marginWords, shortMargin } from './wording/margin-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';
+export { turnsWords } from './wording/turns-words.js';
 export { unplannedLoadWords } from './wording/unplanned-load-words.js';
 export { voltageDropWords } from './wording/voltage-drop-words.js';
 export { asIfOn, workingOf } from './wording/working.js';

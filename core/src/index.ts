@@ -88,6 +88,7 @@ export { powerBackOf, type PowerBack } from './answers/power-back.js';
 export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';
 export type { Combination, Combinations } from './sets/combinations.js';
 export type { Pair, WhoRunsWithWhom } from './sets/pairs.js';
+export type { Turns } from './sets/turns.js';
 export type { SetQuestion } from './sets/runs-together.js';
 export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';

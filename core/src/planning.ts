@@ -4,4 +4,5 @@
  */
 
 export { combinationsOf, MOST_FOR_ALL } from './sets/combinations.js';
+export { turnsOf } from './sets/turns.js';
 export { whoRunsWithWhom } from './sets/pairs.js';

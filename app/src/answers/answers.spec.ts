@@ -49,8 +49,8 @@ describe('the answers of the worker', () => {
         },
       );
     });
-    rigs.next(manyLoads(600));
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    rigs.next(manyLoads(2000));
+    await new Promise((resolve) => setTimeout(resolve, 150));
     const small = smallRig();
     rigs.next(small);
     await done;

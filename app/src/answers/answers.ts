@@ -10,6 +10,7 @@ import type {
   SetQuestion,
   Settlement,
   StartOrderRule,
+  Turns,
   UnplannedLoad,
   WhoRunsWithWhom,
   WorthLookingUp,
@@ -80,6 +81,10 @@ export class Answers {
     question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
   ): Observable<Answer<WhoRunsWithWhom>> {
     return this.ask(rig, (questions, progress) => questions.whoRunsWithWhom(question, progress));
+  }
+
+  turns(rig: Rig, scene: CheckScene): Observable<Answer<Turns | undefined>> {
+    return this.ask(rig, (questions) => questions.turns(scene));
   }
 
   combinations(rig: Rig, question: SetQuestion): Observable<Answer<Combinations>> {

@@ -21,6 +21,7 @@ import { postOf } from '../components/post';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { keepTogether } from '../components/keep-together';
 import { VerdictMark } from '../components/verdict-mark';
+import { TakeTurns } from './take-turns';
 import { TogetherState } from './together-state';
 import { DipPlot } from './dip-plot';
 import { contingencyLines } from './contingency-lines';
@@ -31,7 +32,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
 @Component({
   selector: 'heli-contingencies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ArrivalTest, ChoiceBar, DipPlot, VerdictMark],
+  imports: [AnswerState, ArrivalTest, ChoiceBar, DipPlot, TakeTurns, VerdictMark],
   template: `
     <h2>What else</h2>
     <heli-answer-state
@@ -39,6 +40,19 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
       [answer]="state.contingenciesAsked()?.newest"
       (again)="state.askAgain()"
     />
+    @if (result().verdict !== 'holds') {
+      <div class="row">
+        <button type="button" [attr.aria-expanded]="open() === 'turns'" (click)="toggle('turns')">
+          <span class="question">Take turns</span>
+          <span class="line"><span>What runs when, if not all at once?</span></span>
+        </button>
+        @if (open() === 'turns') {
+          @defer (on immediate) {
+            <heli-take-turns [rig]="rig()" [scene]="scene()" />
+          }
+        }
+      </div>
+    }
     @for (answer of answers(); track answer.id) {
       <div class="row">
         <button type="button" [attr.aria-expanded]="open() === answer.id" (click)="toggle(answer.id)">
@@ -158,6 +172,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
       display: block;
       padding: 6px 0;
     }
+    heli-take-turns,
     heli-arrival-test {
       padding-left: 162px;
     }
@@ -171,6 +186,7 @@ const UNPLANNED_W = [600, USUAL_UNPLANNED_W, 2400];
       }
       p,
       heli-choice-bar,
+      heli-take-turns,
       heli-arrival-test {
         padding-left: 0;
       }

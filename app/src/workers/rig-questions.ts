@@ -13,6 +13,7 @@ import {
   type BatteryClock,
   type Combinations,
   type SetQuestion,
+  type Turns,
   type WhoRunsWithWhom,
   type CheckResult,
   type CheckScene,
@@ -33,7 +34,7 @@ import {
   type WorthLookingUp,
 } from '@heliarch/core';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
-import { combinationsOf, whoRunsWithWhom } from '@heliarch/core/planning';
+import { combinationsOf, turnsOf, whoRunsWithWhom } from '@heliarch/core/planning';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -127,6 +128,10 @@ export class RigQuestions {
     progress?: Progress,
   ): WhoRunsWithWhom {
     return whoRunsWithWhom(this.rigInUse, question, [], throttled(progress));
+  }
+
+  turns(scene: CheckScene): Turns | undefined {
+    return turnsOf(this.rigInUse, scene);
   }
 
   /** @param soFar Told what is found before all is. */

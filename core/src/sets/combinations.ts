@@ -29,6 +29,8 @@ export interface Combinations {
   readonly found: readonly Combination[];
   /** How many loads were in question. */
   readonly of: number;
+  /** The smallest of very many loads, which were not. */
+  readonly leftOut: readonly string[];
   /** Whether these are all, or the best of them by their number of loads. */
   readonly extent: 'all' | 'best' | 'so-far';
 }
@@ -51,13 +53,14 @@ export function combinationsOf(
   question: SetQuestion,
   tell: (soFar: Combinations) => void = () => undefined,
 ): Combinations {
-  const { loads, test } = runsTogether(compiled, question);
+  const { loads, leftOut, test } = runsTogether(compiled, question);
   const required = (question.mustInclude ?? []).reduce((mask, id) => {
     const place = loads.findIndex((load) => load.id === id);
     return place < 0 ? mask : mask | (1 << place);
   }, 0);
   const isAll = loads.length <= MOST_FOR_ALL;
   const ranking = isAll ? undefined : { worth: byNumber, most: MOST_BEST };
+  const beyond = leftOut.map(({ id }) => id);
   const found: Combination[] = [];
   const missing = (question.mustInclude ?? []).filter((id) => !loads.some((load) => load.id === id));
   const masks =
@@ -70,10 +73,11 @@ export function combinationsOf(
         bitsOf(mask).flatMap((bit) => loads[bit]?.id ?? []),
       ),
     );
-    if (found.length % TELL_EVERY === 1) tell({ found: ranked(found), of: loads.length, extent: 'so-far' });
+    if (found.length % TELL_EVERY === 1)
+      tell({ found: ranked(found), of: loads.length, leftOut: beyond, extent: 'so-far' });
   }
   const best = isAll ? ranked(found) : ranked(found).slice(0, MOST_BEST);
-  return { found: best, of: loads.length, extent: isAll ? 'all' : 'best' };
+  return { found: best, of: loads.length, leftOut: beyond, extent: isAll ? 'all' : 'best' };
 }
 
 function combinationOf(

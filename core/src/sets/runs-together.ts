@@ -22,8 +22,10 @@ export interface SetQuestion {
 
 /** The loads of a question, each with its place in a bit mask, and whether a set of them runs together. */
 export interface RunsTogether {
-  /** Those that the supply feeds, the largest first. */
+  /** Those that the supply feeds, what every set must have first, then the largest first. */
   readonly loads: readonly Load[];
+  /** What is fed too and has no place in a mask: the smallest of very many. */
+  readonly leftOut: readonly Load[];
   readonly test: (mask: number) => boolean;
 }
 
@@ -47,10 +49,11 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
   const { rig } = compiled;
   const system = compiled.on(question.supply);
   const excluded = new Set(question.mustNot);
-  const loads = rig.loads
+  const pinned = new Set(question.mustInclude);
+  const fed = rig.loads
     .filter(({ id }) => !excluded.has(id) && !system.whyNotFed(id))
-    .sort((a, b) => watts(b) - watts(a))
-    .slice(0, MOST_IN_A_MASK);
+    .sort((a, b) => Number(pinned.has(b.id)) - Number(pinned.has(a.id)) || watts(b) - watts(a));
+  const loads = fed.slice(0, MOST_IN_A_MASK);
   function watts(load: Load): number {
     return wattsCounted(rig, load, question.states?.get(load.id));
   }
@@ -58,6 +61,7 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
     question.charge === undefined ? { on } : { on, charge: question.charge };
   return {
     loads,
+    leftOut: fed.slice(MOST_IN_A_MASK),
     test: (mask) => {
       const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
       if (unlocked(rig, chosen).keptOff.length > 0) return false;

@@ -18,19 +18,12 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
   switch (outlook.answer) {
     case 'can-start':
       return 'can start';
-    case 'tight': {
-      const { headroom } = outlook.limit;
-      if (outlook.limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
-      if (headroom.stated >= 0) return 'tight, should hold';
-      return `tight, ${margin(style, outlook.limit, 'stated')} over as entered`;
-    }
+    case 'tight':
+      return tightWords(style, outlook.limit);
     case 'beside':
       return 'fits beside it';
     case 'worse':
-      if (outlook.limit.kind === 'continuous-rule') return 'makes it worse: the 3 h rule';
-      if (outlook.limit.kind === 'unknown-rating')
-        return `makes it worse: what ${outlook.limit.element.name} carries is not known`;
-      return `makes it worse: ${formatAmount(style, outlook.by, outlook.limit.unit, 'at-most')} more over`;
+      return `makes it worse: ${worseWords(style, outlook)}`;
     case 'later': {
       const ways = [
         ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),
@@ -43,6 +36,18 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
     case 'not-here':
       return `not on this supply: ${outlook.because}`;
   }
+}
+
+function tightWords(style: NumberStyle, limit: Limit): string {
+  if (limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
+  if (limit.headroom.stated >= 0) return 'tight, should hold';
+  return `tight, ${margin(style, limit, 'stated')} over as entered`;
+}
+
+function worseWords(style: NumberStyle, { limit, by }: Extract<Outlook, { answer: 'worse' }>): string {
+  if (limit.kind === 'continuous-rule') return 'the 3 h rule';
+  if (limit.kind === 'unknown-rating') return `what ${limit.element.name} carries is not known`;
+  return `${formatAmount(style, by, limit.unit, 'at-most')} more over`;
 }
 
 /** Which device has no room for it, and how much is too much. */

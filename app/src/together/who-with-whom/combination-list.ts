@@ -86,12 +86,11 @@ export class CombinationList {
     const ids = others.length === 0 ? [] : (first?.loads ?? []);
     return new Set(ids.filter((id) => !pinned.has(id) && others.every(({ loads }) => loads.includes(id))));
   });
-  protected readonly inAll = computed(() =>
-    this.rig()
-      .loads.filter(({ id }) => this.common().has(id))
-      .map(({ name }) => name)
-      .join(', '),
-  );
+  protected readonly inAll = computed(() => this.names((id) => this.common().has(id)));
+  protected readonly leftOut = computed(() => {
+    const ids = this.state.combinations()?.leftOut ?? [];
+    return this.names((id) => ids.includes(id));
+  });
 
   protected readonly nothing = computed(() => {
     const names = this.included().map(({ name }) => theLoad(name));
@@ -99,6 +98,13 @@ export class CombinationList {
       ? 'No load holds on this supply, not even alone.'
       : `Nothing holds with ${names.join(' and ')} on this supply${this.state.showsTight() ? '' : ': see what is tight, or another supply'}.`;
   });
+
+  private names(isMeant: (id: string) => boolean): string {
+    return this.rig()
+      .loads.filter(({ id }) => isMeant(id))
+      .map(({ name }) => name)
+      .join(', ');
+  }
 
   protected take({ ids }: Shown): void {
     this.state.together.tickOnly(ids);

@@ -1,0 +1,72 @@
+import type { CompiledRig } from '../system/compile.js';
+import type { CheckScene } from '../verdict/situation.js';
+import { bitsOf } from './bits.js';
+import { maximalSets } from './maximal-sets.js';
+import { MonotoneMemory } from './monotone-memory.js';
+import { runsTogether } from './runs-together.js';
+
+/** Loads that cannot all run at once, in as few groups as it takes, each of which holds. */
+export interface Turns {
+  /** What runs in every one of them. */
+  readonly throughout: readonly string[];
+  /** What else runs in each, every load in one of them. */
+  readonly groups: readonly (readonly string[])[];
+  /** What does not hold on this supply even alone. */
+  readonly never: readonly string[];
+}
+
+/** A set of loads that has more largest combinations than this is not divided by trying them all. */
+const MOST_SETS = 2000;
+
+/**
+ * The fewest turns in which all loads of a scene get to run, whatever their order of starts may be within one.
+ *
+ * @returns Undefined where the loads are too many to be told apart. Source: minimum set cover over the largest
+ * combinations of the loads, by depth; every answer is checked, since each group is such a combination.
+ */
+export function turnsOf(compiled: CompiledRig, { supply, charge, on }: CheckScene): Turns | undefined {
+  const wanted = new Set(on.map(({ load }) => load));
+  const states = new Map(on.flatMap(({ load, state }) => (state === undefined ? [] : [[load, state]])));
+  const mustNot = compiled.rig.loads.flatMap(({ id }) => (wanted.has(id) ? [] : id));
+  const question = { supply, ...(charge && { charge }), states, edge: 'pessimistic' as const, mustNot };
+  const { loads, leftOut, test } = runsTogether(compiled, question);
+  if (leftOut.length > 0) return undefined;
+  const sets: number[] = [];
+  for (const set of maximalSets(loads.length, new MonotoneMemory(test))) {
+    sets.push(set);
+    if (sets.length > MOST_SETS) return undefined;
+  }
+  const possible = sets.reduce((all, set) => all | set, 0);
+  const chosen = fewestThatCover(sets, possible);
+  const ids = (mask: number): readonly string[] => bitsOf(mask).flatMap((bit) => loads[bit]?.id ?? []);
+  const throughout = chosen.reduce((common, set) => common & set, chosen.length > 1 ? -1 : 0);
+  let placed = throughout;
+  const groups = chosen.map((set) => {
+    const own = set & ~placed;
+    placed |= set;
+    return ids(own);
+  });
+  return { throughout: ids(throughout), groups, never: ids((2 ** loads.length - 1) & ~possible) };
+}
+
+/** As few sets as cover all, tried with one, then with two, and so on. */
+function fewestThatCover(sets: readonly number[], all: number): readonly number[] {
+  for (let depth = 0; ; depth += 1) {
+    const found = coverWithin(sets, all, depth);
+    if (found) return found;
+  }
+}
+
+/** The load that the fewest sets have must be in one of them. */
+function coverWithin(sets: readonly number[], left: number, depth: number): readonly number[] | undefined {
+  if (left === 0) return [];
+  if (depth === 0) return undefined;
+  const having = bitsOf(left)
+    .map((bit) => sets.filter((set) => (set & (1 << bit)) !== 0))
+    .reduce((fewest, each) => (each.length < fewest.length ? each : fewest));
+  for (const set of having) {
+    const others = coverWithin(sets, left & ~set, depth - 1);
+    if (others) return [set, ...others];
+  }
+  return undefined;
+}
