@@ -24,3 +24,6 @@ export { loadTable, readLoadTable, type LoadLine } from './formats/load-table.js
 export { clearSkyWPerM2, cloudFactor, flatArrayW } from './sun/clear-sky.js';
 export { waterHeatingJ } from './heat/water.js';
 export { type Cabin, type CoolingUnit, type Cycle, coolingCycle } from './heat/cabin.js';
+export { leftBeside, supplyCarries } from './answers/supply-carries.js';
+export { countDoubts } from './answers/worth-looking-up.js';
+export { worthLookingUpWords } from './wording/worth-looking-up-words.js';

@@ -72,7 +72,6 @@ export {
 export { inputLimitOf, type InputLimit } from './answers/input-limit.js';
 export type { Limit } from './verdict/limit.js';
 export { limitLabel, partName } from './wording/names.js';
-export { worthLookingUpWords } from './wording/worth-looking-up-words.js';
 export { loadOf } from './rig/lookup.js';
 export { theLoad } from './rig/names-in-sentences.js';
 export { outlookOf, outlooksOf, type Outlook } from './answers/outlook.js';
@@ -90,7 +89,6 @@ export type { Combination, Combinations } from './sets/combinations.js';
 export type { Pair, WhoRunsWithWhom } from './sets/pairs.js';
 export type { Turns } from './sets/turns.js';
 export type { SetQuestion } from './sets/runs-together.js';
-export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { USUAL_UNPLANNED_W, unplannedLoadsOf, type UnplannedLoad } from './answers/unplanned-load.js';
 export type { Verdict } from './verdict/verdict.js';
 export type { VoltageDrop } from './answers/voltage-drop.js';
@@ -119,4 +117,4 @@ export {
   type Entry,
   type EntryList,
 } from './rig/entries.js';
-export { countDoubts, worthLookingUp, type WorthLookingUp } from './answers/worth-looking-up.js';
+export { worthLookingUp, type WorthLookingUp } from './answers/worth-looking-up.js';

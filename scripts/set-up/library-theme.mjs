@@ -192,6 +192,9 @@ const SHADES = { 1: '--paper', 2: '--paper-2', 3: '--rule-2', 4: '--rule-2', 5: 
 /** Coloured tags and hints that nothing here uses. */
 const COLOURED =
   /[^{}]*-(?:pink|magenta|red|volcano|orange|yellow|gold|cyan|lime|green|blue|geekblue|purple)[^{}]*\{[^{}]*\}/g;
+/** What is read from right to left, looks of danger and ghosts: nothing here does. */
+const UNUSED = /-rtl|-dangerous|-background-ghost/;
+const RULE = /([^{}]*)\{[^{}]*\}/g;
 const COLOUR = /#[0-9a-f]{3,8}\b(?![^{}]*\{)|(?:rgb|hsl)a?\([^)]*\)/gi;
 
 const FIRST_LITERAL = 0x0a1300;
@@ -224,13 +227,21 @@ export async function libraryStyles(components, withBase) {
   );
   const base = withBase ? BASE : [];
   const css = await compiled([...base, ...parts].map((path) => `@import '${path}';`).join('\n'));
-  const ours = inOurColours(css.replace(COLOURED, ''), await shades());
+  const used = css
+    .replace(COLOURED, '')
+    .replace(RULE, (rule, selectors) => (isUnused(selectors) ? '' : rule));
+  const ours = inOurColours(used, await shades());
   const left = new Set(ours.match(COLOUR));
   if (left.size > 0)
     throw new Fault(
       `Colours of the component library are left: ${[...left].join(', ')}. Name them in ${HERE}.`,
     );
   return ours;
+}
+
+/** Whether a rule is for nothing but what is not used. */
+function isUnused(selectors) {
+  return selectors.split(',').every((selector) => UNUSED.test(selector));
 }
 
 const HERE = 'scripts/set-up/library-theme.mjs';

@@ -1,7 +1,8 @@
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { worthLookingUpWords, type Rig } from '@heliarch/core';
+import { type Rig } from '@heliarch/core';
+import { worthLookingUpWords } from '@heliarch/core/editing';
 import { debounceTime, EMPTY } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

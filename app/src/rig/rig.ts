@@ -17,7 +17,8 @@ import {
   NzTabDirective,
   NzTabsComponent,
 } from 'ng-zorro-antd/tabs';
-import { countDoubts, ENTRY_WORDS, type EntryList } from '@heliarch/core';
+import { ENTRY_WORDS, type EntryList } from '@heliarch/core';
+import { countDoubts } from '@heliarch/core/editing';
 import { NamedTabs } from '../components/library/named-tabs';
 import { BasisLegend } from '../components/basis-legend';
 import { WorthNext } from '../components/worth-next';

@@ -4,7 +4,6 @@ import {
   compile,
   inputLimitOf,
   leastChangeOf,
-  leftBeside,
   outlookOf,
   outlooksOf,
   powerBackOf,
@@ -33,6 +32,7 @@ import {
   worthLookingUp,
   type WorthLookingUp,
 } from '@heliarch/core';
+import { leftBeside } from '@heliarch/core/editing';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
 import { combinationsOf, turnsOf, whoRunsWithWhom } from '@heliarch/core/planning';
 

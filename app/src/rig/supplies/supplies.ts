@@ -1,4 +1,5 @@
 import type { NumberStyle } from '@heliarch/core';
+import { supplyCarries } from '@heliarch/core/editing';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -17,7 +18,6 @@ import {
   formatAmount,
   formatDuration,
   formatNumber,
-  supplyCarries,
   verdictPhrase,
   type Rig,
   type Supply,
