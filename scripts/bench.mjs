@@ -19,17 +19,19 @@ await runScript(async () => {
       process.exitCode = 1;
   };
   // Bundled as the application is: names kept for debugging would be most of the time.
-  const bundle = join(setUpFolder, 'check.bench.mjs');
   const { build } = await import('esbuild');
-  await build({
-    entryPoints: [join(root, 'core/bench/check.bench.ts')],
-    outfile: bundle,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    logLevel: 'error',
-  });
-  run(bundle);
+  for (const name of ['check', 'sets']) {
+    const bundle = join(setUpFolder, `${name}.bench.mjs`);
+    await build({
+      entryPoints: [join(root, `core/bench/${name}.bench.ts`)],
+      outfile: bundle,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      logLevel: 'error',
+    });
+    run(bundle);
+  }
   run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
   run('--import', 'tsx', 'server/bench/memory.bench.ts');
 });
