@@ -46,7 +46,7 @@ const TELL_EVERY = 12;
  *
  * @param tell Told from time to time what is found so far.
  * @throws RangeError where the rig has no such supply.
- * Source: algorithms.md, part 1.
+ * Source: docs/decisions/0010.
  */
 export function combinationsOf(
   compiled: CompiledRig,

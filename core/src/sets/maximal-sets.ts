@@ -19,7 +19,7 @@ export interface Ranking {
  * @param count How many loads there are, at most 30.
  * @param memory The property; every subset of a set that has it must have it.
  * @param required The loads that every set must have, as a mask.
- * Source: algorithms.md, part 1; checked against all subsets in core/spec/sets.
+ * Source: docs/decisions/0010; checked against all subsets in core/spec/sets.
  */
 export function* maximalSets(
   count: number,

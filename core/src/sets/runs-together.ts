@@ -43,7 +43,7 @@ const isMonotone = ({ kind }: Limit): boolean => kind !== 'neutral';
  * in some order of the starts, with no load kept off by a lock or a shedder. Of a set that passes every subset does.
  *
  * @throws RangeError where the rig has no such supply.
- * Source: methods.md, rules 1 to 11; algorithms.md, part 1.
+ * Source: methods.md, rules 1 to 11; docs/decisions/0010.
  */
 export function runsTogether(compiled: CompiledRig, question: SetQuestion): RunsTogether {
   const { rig } = compiled;
