@@ -59,7 +59,7 @@ describe('the answers of the worker', () => {
 
   it('say how far a long one is', async () => {
     const rig = manyLoads(120);
-    const seen: Answer<WorthLookingUp | undefined>[] = [];
+    const seen: Answer<readonly WorthLookingUp[]>[] = [];
     const asked = ask().worthLookingUp(rig, { supply: 'battery', on: [] });
     await new Promise<void>((resolve) => {
       const waiting = asked.subscribe((answer) => {

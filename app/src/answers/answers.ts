@@ -64,7 +64,7 @@ export class Answers {
     return this.ask(rig, (questions) => questions.unplannedLoads(scene, watts));
   }
 
-  worthLookingUp(rig: Rig, scene: CheckScene): Observable<Answer<WorthLookingUp | undefined>> {
+  worthLookingUp(rig: Rig, scene: CheckScene): Observable<Answer<readonly WorthLookingUp[]>> {
     return this.ask(rig, (questions, progress) => questions.worthLookingUp(scene, progress));
   }
 

@@ -10,7 +10,7 @@ import { latest } from '../answers/latest';
 /** The search asks many what-ifs: it waits until the typing rests. */
 const REST_MS = 400;
 
-/** The one number worth looking up next, and why. */
+/** The number worth looking up next, and why; then what is worth it after that. */
 @Component({
   selector: 'heli-worth-next',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,6 +22,18 @@ const REST_MS = 400;
           <button type="button" class="link" (click)="opened.emit(worth.loadId)">{{ worth.what }}.</button>
           {{ worth.why }}
         </p>
+        @if (after().length > 0) {
+          <ol aria-label="After that">
+            @for (next of after(); track $index) {
+              <li>
+                <button type="button" class="link" (click)="opened.emit(next.loadId)">
+                  {{ next.what }}.
+                </button>
+                {{ next.why }}
+              </li>
+            }
+          </ol>
+        }
       </section>
     }
   `,
@@ -32,7 +44,8 @@ const REST_MS = 400;
     h2 {
       border-bottom: 1px solid var(--ink);
     }
-    p {
+    p,
+    li {
       padding-top: 6px;
       color: var(--ink-2);
     }
@@ -55,9 +68,14 @@ export class WorthNext {
       return scene ? this.answers.worthLookingUp(rig, scene) : EMPTY;
     }),
   );
-  protected readonly worth = computed(() => {
+  private readonly all = computed(() => {
     const given = this.asked()?.given;
-    const found = given?.value;
-    return found && { ...worthLookingUpWords(this.numberStyle, given.about, found), loadId: found.loadId };
+    if (!given) return [];
+    return given.value.map((found) => ({
+      ...worthLookingUpWords(this.numberStyle, given.about, found),
+      loadId: found.loadId,
+    }));
   });
+  protected readonly worth = computed(() => this.all()[0]);
+  protected readonly after = computed(() => this.all().slice(1));
 }

@@ -1,6 +1,7 @@
 import {
   batteryClockOf,
   check,
+  dropOutOf,
   compile,
   inputLimitOf,
   leastChangeOf,
@@ -18,6 +19,7 @@ import {
   type CheckScene,
   type CompiledRig,
   type Dimming,
+  type DropOut,
   type InputLimit,
   type LeastChangeAnswer,
   type Outlook,
@@ -55,6 +57,8 @@ export interface OnSupply {
   readonly leftVA: number;
   readonly clock: BatteryClock | undefined;
   readonly inputLimit: InputLimit | undefined;
+  /** Undefined where no source carries anything. */
+  readonly dropOut: DropOut | undefined;
 }
 
 /** A load alone, and on top of what is on. */
@@ -100,7 +104,7 @@ export class RigQuestions {
     return unplannedLoadsOf(this.rigInUse.rig, scene, watts);
   }
 
-  worthLookingUp(scene: CheckScene, progress?: Progress): WorthLookingUp | undefined {
+  worthLookingUp(scene: CheckScene, progress?: Progress): readonly WorthLookingUp[] {
     return worthLookingUp(this.rigInUse, scene, throttled(progress));
   }
 
@@ -114,6 +118,7 @@ export class RigQuestions {
         leftVA: leftBeside(rig, result),
         clock: batteryClockOf(scene, result),
         inputLimit: inputLimitOf(rig, result),
+        dropOut: dropOutOf(this.rigInUse, { ...scene, supply: id }),
       };
     });
   }

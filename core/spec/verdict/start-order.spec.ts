@@ -17,7 +17,7 @@ const TIERS: ExampleSystem['tiers'] = [
 ];
 
 describe('the start order', () => {
-  it('is not the sort by start less running: with two tiers the larger rise may have to wait (algorithms.md 1)', () => {
+  it('is not the sort by start less running: with two tiers the larger rise may have to wait (worked example)', () => {
     const rig = exampleRig(
       {
         base: { w: 600, usage: 'by-itself' },

@@ -51,17 +51,17 @@ export interface WorthLookingUp {
 type Candidate = Pick<WorthLookingUp, 'loadId' | 'partId' | 'field' | 'quantity'>;
 
 /**
- * The ONE number worth looking up next: with its doubt taken away, the set that is on and the outlooks of
- * all other loads lose the most Tight verdicts. Where none is Tight, the widest of the doubtful numbers.
+ * The numbers worth looking up, the one that settles most first: with its doubt taken away, the set that is on and the
+ * outlooks of all other loads lose the most Tight verdicts. Where none settles anything, the widest of the doubtful numbers.
  *
  * @param progress Told after each number.
- * @returns Undefined where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
+ * @returns At most five; none where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
  */
 export function worthLookingUp(
   compiled: CompiledRig,
   scene: CheckScene,
   progress: Progress = noProgress,
-): WorthLookingUp | undefined {
+): readonly WorthLookingUp[] {
   const tight = tightCount(compiled, scene);
   const settlement = settlementOf(compiled, scene, check(compiled, scene));
   const counted: WorthLookingUp[] = [];
@@ -79,13 +79,18 @@ export function worthLookingUp(
     counted.push({ loadId, partId, field, quantity, tight, settles: tight - left, threshold });
     progress(counted.length, candidates.length);
   }
-  return counted.sort(
+  const ranked = counted.sort(
     (a, b) =>
       Number(b.threshold !== undefined) - Number(a.threshold !== undefined) ||
       b.settles - a.settles ||
       widthOf(b) - widthOf(a),
-  )[0];
+  );
+  const settling = ranked.filter(({ threshold, settles }) => threshold !== undefined || settles > 0);
+  return settling.length > 0 ? settling.slice(0, MOST_TOLD) : ranked.slice(0, 1);
 }
+
+/** More numbers than this are no advice. */
+const MOST_TOLD = 5;
 
 const widthOf = ({ quantity }: Pick<WorthLookingUp, 'quantity'>): number =>
   (quantity.plus ?? 0) + (quantity.minus ?? 0);
@@ -105,6 +110,9 @@ function candidatesOf(rig: Rig): readonly Candidate[] {
 
 function tightCount(compiled: CompiledRig, scene: CheckScene): number {
   const outlooks = [...outlooksOf(compiled, scene).values()];
-  const tight = outlooks.filter(({ answer }) => answer === 'tight').length;
+  const tight = outlooks.filter(
+    (outlook) =>
+      outlook.answer === 'tight' || (outlook.answer === 'worse' && outlook.limit.verdict === 'tight'),
+  ).length;
   return tight + (check(compiled, scene).verdict === 'tight' ? 1 : 0);
 }

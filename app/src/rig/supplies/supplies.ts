@@ -18,6 +18,7 @@ import {
   formatAmount,
   formatDuration,
   formatNumber,
+  VERDICT_WORDS,
   verdictPhrase,
   type Rig,
   type Supply,
@@ -89,6 +90,7 @@ const ROWS: readonly Row[] = [
   },
   { label: 'Room to grow beside your set', of: roomToGrow },
   { label: 'The battery lasts for your set', of: lasts },
+  { label: 'If its source drops out', of: afterDropOut },
 ];
 
 function roomToGrow(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefined): string {
@@ -103,6 +105,12 @@ function lasts(_: NumberStyle, __: Rig, ___: Supply, set: OnSupply | undefined):
   if (!clock || clock.amps.stated <= 0) return OPEN;
   const usable = clock.ampHoursNow * (1 - clock.reservePercent / PERCENT);
   return `${formatDuration((usable / clock.amps.stated) * SECONDS_PER_HOUR)} from full`;
+}
+
+function afterDropOut(_: NumberStyle, __: Rig, ___: Supply, set: OnSupply | undefined): string {
+  const drop = set?.dropOut;
+  if (!drop) return OPEN;
+  return drop.isAllDark ? 'all of it goes dark' : VERDICT_WORDS[drop.verdict];
 }
 
 function advised(style: NumberStyle, _: Rig, __: Supply, set: OnSupply | undefined): string {
@@ -175,6 +183,20 @@ export class Supplies {
       const words = given && set && explain(this.numberStyle, given.about.rig, set.result);
       return { verdict: set?.result.verdict, word: words && verdictPhrase(words), action: words?.action };
     });
+  });
+
+  /** Where the set holds, what carries least first. */
+  protected readonly holdsOn = computed(() => {
+    const given = this.asked()?.given?.value;
+    const rig = this.state.rig();
+    const carries = (supply: Supply): number => supplyCarries(rig, supply).behindVA;
+    const holding = this.supplies()
+      .filter(({ id }) => given?.find(({ supplyId }) => supplyId === id)?.result.verdict === 'holds')
+      .sort((a, b) => carries(a) - carries(b));
+    if (!given) return '';
+    const [smallest, ...others] = holding.map(({ name }) => name);
+    if (smallest === undefined) return 'Your set holds on none of them.';
+    return `The least on which your set holds: ${smallest}.${others.length > 0 ? ` Also on ${others.join(', ')}.` : ''}`;
   });
 
   protected askAgain(): void {
