@@ -62,7 +62,7 @@ export function pairsCommand(
   tell: (line: string) => void,
 ): string {
   const supply = supplyId(rig, options.supply);
-  const { loads, pairs } = whoRunsWithWhom(compile(rig), { supply }, [], (done, of) =>
+  const { loads, pairs } = whoRunsWithWhom(compile(rig), { supply }, (done, of) =>
     tell(`${done} of ${of}\n`),
   );
   if (options.json) {

@@ -3,6 +3,6 @@
  * not split what comes through one index: workers and the command line ask them, no room does.
  */
 
-export { combinationsOf, MOST_FOR_ALL } from './sets/combinations.js';
+export { combinationsOf } from './sets/combinations.js';
 export { turnsOf } from './sets/turns.js';
 export { whoRunsWithWhom } from './sets/pairs.js';

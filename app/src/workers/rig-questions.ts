@@ -132,7 +132,7 @@ export class RigQuestions {
     question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
     progress?: Progress,
   ): WhoRunsWithWhom {
-    return whoRunsWithWhom(this.rigInUse, question, [], throttled(progress));
+    return whoRunsWithWhom(this.rigInUse, question, throttled(progress));
   }
 
   turns(scene: CheckScene): Turns | undefined {

@@ -36,7 +36,7 @@ export interface Combinations {
 }
 
 /** Up to so many loads every combination is found; of more only the best. */
-export const MOST_FOR_ALL = 24;
+const MOST_FOR_ALL = 24;
 const MOST_BEST = 100;
 const TELL_EVERY = 12;
 
@@ -76,8 +76,10 @@ export function combinationsOf(
     if (found.length % TELL_EVERY === 1)
       tell({ found: ranked(found), of: loads.length, leftOut: beyond, extent: 'so-far' });
   }
-  const best = isAll ? ranked(found) : ranked(found).slice(0, MOST_BEST);
-  return { found: best, of: loads.length, leftOut: beyond, extent: isAll ? 'all' : 'best' };
+  // Fewer than are asked for: nothing was cut.
+  const extent = isAll || found.length < MOST_BEST ? 'all' : 'best';
+  const best = extent === 'all' ? ranked(found) : ranked(found).slice(0, MOST_BEST);
+  return { found: best, of: loads.length, leftOut: beyond, extent };
 }
 
 function combinationOf(

@@ -25,14 +25,11 @@ export interface WhoRunsWithWhom {
   /** Those that the supply feeds: the ones with the most conflicts first. */
   readonly loads: readonly Load[];
   readonly pairs: readonly Pair[];
-  /** How each does alone. */
-  readonly alone: ReadonlyMap<string, Verdict>;
 }
 
 /**
  * Every load of a supply with every other one, both directions: a pair may hold only where one of the two is there first.
  *
- * @param beside Loads that run besides, whatever the pair.
  * @param progress Told after each load.
  * @throws RangeError where the rig has no such supply.
  * Source: the check of each pair in its own order; methods.md, rules 1 to 11.
@@ -40,12 +37,11 @@ export interface WhoRunsWithWhom {
 export function whoRunsWithWhom(
   compiled: CompiledRig,
   question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
-  beside: readonly string[] = [],
   progress: Progress = noProgress,
 ): WhoRunsWithWhom {
   const { rig } = compiled;
   const system = compiled.on(question.supply);
-  const loads = rig.loads.filter(({ id }) => !system.whyNotFed(id) && !beside.includes(id));
+  const loads = rig.loads.filter(({ id }) => !system.whyNotFed(id));
   const entry = (id: string): LoadOn => ({ load: id, state: question.states?.get(id) });
   const judged = (...ids: readonly string[]) =>
     check(
@@ -53,7 +49,7 @@ export function whoRunsWithWhom(
       {
         supply: question.supply,
         ...(question.charge && { charge: question.charge }),
-        on: [...beside, ...ids].map(entry),
+        on: ids.map(entry),
       },
       'given',
     );
@@ -77,6 +73,5 @@ export function whoRunsWithWhom(
   return {
     loads: [...loads].sort((a, b) => (trouble.get(b.id) ?? 0) - (trouble.get(a.id) ?? 0)),
     pairs,
-    alone: new Map(loads.map(({ id }) => [id, judged(id).verdict])),
   };
 }
