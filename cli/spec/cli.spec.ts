@@ -160,7 +160,7 @@ describe('heliarch check', () => {
     expect(stdout).toContain('- the compressor of the front air conditioner, start: 3,631 VA');
     expect(stdout).toContain('left by its soft starter, common practice, no published source');
     expect(stdout).toContain('Decided with every doubt read against you.');
-    expect(stdout).toContain('Limit: the rating of Inverter 1, known as: data-sheet, less what heat takes');
+    expect(stdout).toContain('Limit: the rating of Inverter 1 (data sheet), less what heat takes');
     expect(stdout).toContain('When power comes back: Tight.');
     expect(stdout).toContain('Caution: Hours at this current: feel plug and cord');
   });

@@ -11,6 +11,7 @@ import { ROUGH_USE } from '../reference/rough-use.js';
 import type { Load, Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
 import { onMembers } from '../system/running-set.js';
+import { choiceWords } from '../rig/choice-words.js';
 import { originWords } from './origin-words.js';
 import type { Limit } from '../verdict/limit.js';
 import type { GeneratorElement, InverterElement } from '../system/series-elements.js';
@@ -208,5 +209,5 @@ function ratingSource(element: InverterElement | GeneratorElement, start: Limit[
   const tier = element.rating.tiers.find((each) => each.seconds === start?.ceilingSeconds);
   const { basis } = tier?.limit ?? element.rating.continuousVA;
   const heat = isHot(element) ? `, less what heat takes, ${sourceWords(HEAT)}` : '';
-  return `Limit: the rating of ${element.name}, known as: ${basis}${heat}.${surgeSource(start)}`;
+  return `Limit: the rating of ${element.name} (${choiceWords(basis)})${heat}.${surgeSource(start)}`;
 }
