@@ -57,7 +57,7 @@ export function dimmingOf(rig: Rig, result: CheckResult): Dimming | undefined {
   );
 }
 
-/** The dip of each start of a set, in the order of the starts. */
+/** The dip of each start of a set, in the order of the starts, as shares of the nominal voltage. Source: as `dimmingOf`. */
 export function dipsOf(rig: Rig, result: CheckResult): readonly Dimming[] {
   return result.starts.flatMap((start) =>
     start.consumer.parts.flatMap((part) => dipOf(rig, result, start, part)),

@@ -30,7 +30,8 @@ const POINTS = 40;
 /**
  * The curve behind a limit: of a breaker its time-current curves, of an inverter's watts its efficiency.
  *
- * @returns Undefined where a limit is a plain number.
+ * @returns Amps and seconds, or W and a share at power factor 1; undefined where a limit is a plain number.
+ * Source: as `breakerCurves` and `lossCurve`.
  */
 export function limitCurveOf(limit: Limit): LimitCurve | undefined {
   const { element, kind } = limit;
@@ -42,11 +43,11 @@ export function limitCurveOf(limit: Limit): LimitCurve | undefined {
     return { kind: 'breaker', amps: limit.worst, seconds, ...breakerCurves(element, preload) };
   }
   if (element.kind !== 'inverter' || kind !== 'inverter-watts') return undefined;
-  const { continuousW } = element.converter;
   const curve = lossCurveOf(element.converter);
   const points = Array.from({ length: POINTS }, (_, index) => {
-    const watts = ((index + 1) / POINTS) * continuousW.value;
-    return { watts, share: watts / dcWatts(curve, watts, watts) };
+    const watts = ((index + 1) / POINTS) * element.rating.continuousW.value;
+    const ofOneUnit = watts / element.units;
+    return { watts, share: ofOneUnit / dcWatts(curve, ofOneUnit, ofOneUnit) };
   });
   return { kind: 'efficiency', points, watts: limit.running };
 }

@@ -142,7 +142,7 @@ function efficiencyPlot(
     points.find((point) => point.watts >= at)?.share ?? points.at(-1)?.share ?? 0;
   const percent = (share: number): string => `${formatNumber(style, share * PERCENT, 0)} %`;
   return {
-    spoken: `Of what the inverter takes, ${percent(shareAt(watts.stated))} comes out at ${formatAmount(style, watts.stated, 'W')}.`,
+    spoken: `Of what the inverter takes, ${percent(shareAt(watts.stated))} comes out at ${formatAmount(style, watts.stated, 'W')} and power factor 1.`,
     height: HEIGHT_PX,
     x: {
       label: 'W',
@@ -168,7 +168,7 @@ function efficiencyPlot(
       },
     ],
     table: {
-      heads: ['Output', 'Comes out'],
+      heads: ['Output at power factor 1', 'Comes out'],
       rows: points
         .filter((_, index) => index % TABLE_STEP === TABLE_STEP - 1)
         .map((point) => [formatAmount(style, point.watts, 'W'), percent(point.share)]),
