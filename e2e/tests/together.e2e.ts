@@ -56,7 +56,7 @@ test.describe('can these run together?', () => {
     const row = together.ladder.getByRole('row', { name: /Start, dust extractor, 5/ }).first();
     await expect(row).toContainText(/Dust extractor, start\s*2,730 VA\s*1,820 to 3,640/);
     await expect(row).toContainText(/Bandsaw\s*765 VA/);
-    await expect(row).toContainText('known as: data-sheet');
+    await expect(row).toContainText('(data sheet)');
     await together.ladder.getByRole('button', { name: 'Tools 20' }).click();
     await expect(together.ladder).toContainText('earliest and latest trip by UL 489, fitted, from memory');
 
