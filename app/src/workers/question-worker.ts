@@ -19,7 +19,7 @@ export interface Job {
 }
 
 /** A question that nobody waits for any more may still end by itself this long; then its worker is ended. */
-const GRACE_MS = 200;
+const GRACE_MS = 50;
 
 /**
  * The worker that answers questions about rigs, one after the other. It is started when the first is asked, and
@@ -29,23 +29,23 @@ export class QuestionWorker {
   private worker: Worker | undefined;
   private questions: Remote<RigQuestions> | undefined;
   private rigInUse: Rig | undefined;
-  private readonly waiting = new Map<Job, number>();
-  private readonly dropped = new Map<Job, number>();
+  private readonly waiting = new Set<Job>();
+  private readonly dropped = new Set<Job>();
+  private grace: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly start: () => Worker) {}
 
   ask(job: Job): void {
-    this.endWhatIsInTheWay();
-    this.waiting.set(job, performance.now());
+    this.waiting.add(job);
     this.begin(job);
+    this.giveGrace();
   }
 
   /** Nobody waits for it any more. */
   drop(job: Job): void {
-    const since = this.waiting.get(job);
-    if (since === undefined) return;
-    this.waiting.delete(job);
-    this.dropped.set(job, since);
+    if (!this.waiting.delete(job)) return;
+    this.dropped.add(job);
+    this.giveGrace();
   }
 
   private begin(job: Job): void {
@@ -74,17 +74,25 @@ export class QuestionWorker {
   }
 
   private failAll(event: ErrorEvent): void {
-    const waiting = [...this.waiting.keys()];
+    const waiting = [...this.waiting];
     this.end();
     this.waiting.clear();
     for (const job of waiting) job.failed(new Error(event.message || 'The worker could not be started'));
   }
 
+  /** However busy this thread is meanwhile, no question that is waited for stands behind a dropped one for long. */
+  private giveGrace(): void {
+    if (this.grace !== undefined || this.dropped.size === 0 || this.waiting.size === 0) return;
+    this.grace = setTimeout(() => {
+      this.grace = undefined;
+      this.endWhatIsInTheWay();
+    }, GRACE_MS);
+  }
+
   private endWhatIsInTheWay(): void {
-    const now = performance.now();
-    if (![...this.dropped.values()].some((since) => now - since > GRACE_MS)) return;
+    if (this.dropped.size === 0 || this.waiting.size === 0) return;
     this.end();
-    for (const job of this.waiting.keys()) this.begin(job);
+    for (const job of this.waiting) this.begin(job);
   }
 
   private end(): void {
