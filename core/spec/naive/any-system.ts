@@ -8,7 +8,7 @@ import { FACTS } from './doubtful-numbers.js';
 export interface AnySystem {
   readonly rig: Rig;
   readonly supply: string;
-  readonly on: readonly { readonly load: string; readonly state?: string }[];
+  readonly on: readonly { readonly load: string; readonly state?: string; readonly heldOff?: 'yes' }[];
 }
 
 const BASES: readonly Basis[] = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess', 'setting'];
@@ -23,6 +23,7 @@ const anyLoad = fc.record({
   cause: maybe(fc.constantFrom('meter', 'hot day')),
   minutes: maybe(fc.constantFrom(120, 240, 480)),
   plugA: maybe(fc.constantFrom(10, 15)),
+  isHeldOff: fc.constantFrom(false, false, true),
   level: maybe(fc.constantFrom<'lower' | 'pulses' | 'unknown'>('lower', 'pulses', 'unknown')),
   start: maybe(
     fc.record({
@@ -100,7 +101,11 @@ export const anySystem: fc.Arbitrary<AnySystem> = fc
     const ties = exists(tie) ? tiesOf(tie, chain && loads.length > 2) : [];
     return {
       supply: supply.id,
-      on: loads.map(({ level }, place) => ({ load: id(place), ...(level && { state: 'low' }) })),
+      on: loads.map(({ level, isHeldOff }, place) => ({
+        load: id(place),
+        ...(level && { state: 'low' }),
+        ...(isHeldOff && { heldOff: 'yes' as const }),
+      })),
       rig: {
         ...rig,
         ties: ties.map(([leader, follower]) => ({ leader: id(leader), follower: id(follower), delayS: 0 })),

@@ -25,7 +25,7 @@ export function compareSystems(count: number, seed: number): ReadonlyMap<string,
     const naive = naiveSystemVerdict(
       rig,
       supply,
-      on.map(({ load, state }) => ({ load: loadOf(rig, load), state })),
+      on.map(({ load, ...how }) => ({ load: loadOf(rig, load), ...how })),
     );
     const key = `${supply} ${naive}`;
     seen.set(key, (seen.get(key) ?? 0) + 1);
@@ -114,7 +114,7 @@ function figuresOf({ rig, supply: supplyId, on }: AnySystem, side: Side) {
   const stands = standing(
     rig,
     supply,
-    on.map(({ load, state }) => ({ load: loadOf(rig, load), state })),
+    on.map(({ load, ...how }) => ({ load: loadOf(rig, load), ...how })),
   );
   const all = new Map(stands.map((each) => [each.load.id, each]));
   // What charges is a load of the check, and none of the rig.

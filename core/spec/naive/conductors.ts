@@ -6,6 +6,7 @@ import { plain, power, running, times, type Power, type Running, type Side } fro
 export interface On {
   readonly load: Load;
   readonly state?: string | undefined;
+  readonly heldOff?: 'yes' | 'no' | undefined;
   /** Between two legs of a 208 V service: at 208 V, and turned by 30 degrees. */
   readonly isTurned?: boolean;
 }

@@ -78,12 +78,13 @@ function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
     return alone && (!tied.some(startOf) || allFit(startRows(rig, supply, rest, [each, ...tied], side)));
   };
   const itself = set.filter(({ load }) => load.usage === 'by-itself');
-  const hand = set.filter((each) => !itself.includes(each) && !led.has(each) && brings(each));
+  const floor = itself.filter(({ heldOff }) => heldOff !== 'yes');
+  const hand = set.filter((each) => !floor.includes(each) && !led.has(each) && brings(each));
   return (
     allFit(steadyRows(rig, supply, set, side)) &&
     itself.filter(brings).every((each) => bears(set, each)) &&
     orders(hand).some((order) =>
-      order.every((each, index) => bears(withFollowers([...itself, ...order.slice(0, index)]), each)),
+      order.every((each, index) => bears(withFollowers([...floor, ...order.slice(0, index)]), each)),
     )
   );
 }

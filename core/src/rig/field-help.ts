@@ -823,6 +823,11 @@ const SCENES: Entries = {
   scenes: ['What is on, on which supply.', 'Together.', 'What a reload restores.'],
   ...named('scenes[]'),
   'scenes[].supply': ['The supply it is on.', 'Together.', 'Which limits count.'],
+  'scenes[].on[].heldOff': [
+    'Of a load that starts by itself: its switch is off until its turn comes.',
+    'Together, under Ways to make it fit.',
+    'Whether it runs before the first start by hand.',
+  ],
   'scenes[].on': ['What is ticked, in the order of the ticks.', 'Together.', 'What runs.'],
   'scenes[].on[].load': ['What is ticked.', 'Together.', 'What runs.'],
   'scenes[].on[].state': ['The state it is in.', 'Together.', 'What it draws.'],

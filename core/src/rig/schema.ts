@@ -495,7 +495,11 @@ const scene = groupField({
   supply: referenceField('supply', 'supplies'),
   on: listField(
     'loads that are on',
-    groupField({ load: referenceField('load', 'loads'), state: idField('state').optional() }),
+    groupField({
+      load: referenceField('load', 'loads'),
+      state: idField('state').optional(),
+      heldOff: yesOrNo('held off until it is its turn'),
+    }),
   ),
   charge: groupField({
     percent: numberField({ label: 'charge', unit: '%' }, { min: 0, max: 100 }).required(

@@ -23,7 +23,7 @@ export interface CheckResult {
   readonly limits: readonly Limit[];
   /** Loads that start by themselves, and what charges: they run before any start by hand. */
   readonly selfStarting: readonly Consumer[];
-  /** Loads switched by hand, in the best order. */
+  /** Loads switched by hand, and those held off until their turn, in the best order. */
   readonly order: readonly Consumer[];
   /** Every start in that order, then the self-starting loads on top of everything. */
   readonly starts: readonly StartInOrder[];
@@ -97,9 +97,9 @@ export function check(
 }
 
 function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult {
-  const { consumers, test, ties } = situation;
-  const selfStarting = consumers.filter((consumer) => consumer.load.usage === 'by-itself');
-  const byHand = consumers.filter((consumer) => consumer.load.usage !== 'by-itself');
+  const { consumers, test, ties, runsFirst } = situation;
+  const selfStarting = consumers.filter(runsFirst);
+  const byHand = consumers.filter((consumer) => !runsFirst(consumer));
   const isStarted = (consumer: Consumer): boolean =>
     ties.bringsStart(consumer) && !ties.led.has(consumer.load.id);
   const order =

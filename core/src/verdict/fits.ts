@@ -21,16 +21,15 @@ export function fits(
   edge: Edge,
   counts: (limit: Limit) => boolean = () => true,
 ): boolean {
-  const { elements, test, ties } = situation;
+  const { elements, test, ties, runsFirst } = situation;
   const fails = (limit: Limit): boolean =>
     counts(limit) && (limit.verdict === 'trips' || (edge === 'pessimistic' && limit.verdict === 'tight'));
   const set = new RunningSet(running);
   if (elements.some((element) => steadyLimits(element, set).some(fails))) return false;
   if (momentsOf(situation, running, fails).some(fails)) return false;
-  const isSwitched = ({ load }: Consumer): boolean => load.usage !== 'by-itself';
   const starting = running.filter(
-    (consumer) => isSwitched(consumer) && ties.bringsStart(consumer) && !ties.led.has(consumer.load.id),
+    (consumer) => !runsFirst(consumer) && ties.bringsStart(consumer) && !ties.led.has(consumer.load.id),
   );
-  const floor = running.filter((consumer) => !isSwitched(consumer));
+  const floor = running.filter(runsFirst);
   return someOrderPasses(starting, floor, fails, test);
 }

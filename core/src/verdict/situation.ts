@@ -25,6 +25,8 @@ export interface CheckScene {
 export interface LoadOn {
   readonly load: string;
   readonly state?: string | undefined;
+  /** Of one that starts by itself: its switch is off until its turn comes in the order of the starts. */
+  readonly heldOff?: 'yes' | 'no' | undefined;
 }
 
 /** A set of loads on a supply, ready to be judged. */
@@ -41,6 +43,8 @@ export interface Situation {
   /** Every limit of a surge that is no start of its own: it brings no follower's start about. */
   readonly testSurge: StartTest;
   readonly ties: Ties;
+  /** Whether it may start before any start by hand: by itself, and not held off at its switch. */
+  readonly runsFirst: (consumer: Consumer) => boolean;
   /** A load of it in some state, or in full; undefined where nothing feeds it. */
   readonly inState: (load: Load, stateId?: string) => Consumer | undefined;
 }
@@ -69,6 +73,7 @@ export function situationOfAll(
     .filter((element) => hasAny(element.members, isThere) || charges(element))
     .map((element) => (element.kind === 'battery' && charge ? { ...element, charge } : element));
   const ties = tiesOf(rig, consumers, (id) => states.has(id));
+  const heldOff = new Set(on.flatMap((entry) => (entry.heldOff === 'yes' ? [entry.load] : [])));
   const testSurge: StartTest = (running, surging, isEnough) => {
     // What follows the load itself does not run before it.
     const before = running.filter(({ load }) => load.id !== surging.load.id);
@@ -86,6 +91,7 @@ export function situationOfAll(
     testTogether: (running, group) => startsTogether(elements, running, group),
     testSurge,
     ties,
+    runsFirst: ({ load }) => load.usage === 'by-itself' && !heldOff.has(load.id),
     inState: (load, stateId) => consumerOf(load.id, stateId),
   };
 }
