@@ -276,6 +276,30 @@ describe('who runs with whom, on the command line', () => {
     expect(text).toMatch(/Tight\s+bandsaw starts while extractor runs/);
   });
 
+  it('says what makes a set fit, and each way holds as `check` says', async () => {
+    const args = [
+      'fit',
+      'demo/tern.json',
+      '--supply',
+      'battery',
+      '--on',
+      'bandsaw,fridge',
+      '--want',
+      'roof-air',
+    ];
+    const { status, stdout, stderr } = await heliarch(...args, '--json');
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/^\d+ of \d+$/m);
+    const { ways } = valid('fit', stdout) as { ways: { changes: { by: string }[]; does: string }[] };
+    expect(ways[0]?.changes).toEqual([{ by: 'state', loadId: 'roof-air', stateId: 'fan' } as never]);
+    expect((await checkTern('bandsaw,fridge,roof-air@fan')).status).toBe(0);
+    expect(ways.map(({ does }) => does)).toContain('Switch the bandsaw off');
+    expect((await checkTern('fridge,roof-air')).status).toBe(0);
+    const { stdout: text } = await heliarch(...args);
+    expect(text).toMatch(/^The roof air conditioner on fan only, 140 W\. Holds/m);
+    expect(text).toMatch(/^Would not help: More battery\./m);
+  });
+
   it('names an option that asks for what is not there', async () => {
     const { status, stderr } = await heliarch(
       'sets',

@@ -58,14 +58,14 @@ export function checkCommand(
 ): { readonly result: CheckResult; readonly text: string } {
   const scene = sceneOf(rig, options);
   const compiled = compile(rig);
-  const result = check(compiled, scene, orderOf(options.order));
+  const result = check(compiled, scene, startOrderOf(options.order));
   const text = options.json
     ? `${JSON.stringify(reportAsJson(style, compiled, scene, result), null, 2)}\n`
     : asText(style, compiled, scene, result, options.explain ?? false);
   return { result, text };
 }
 
-function orderOf(order = 'best'): StartOrderRule {
+export function startOrderOf(order = 'best'): StartOrderRule {
   const known = ORDERS.find((each) => each === order);
   if (!known) throw new BadInput(`--order: "${order}" is not known; use one of ${ORDERS.join(', ')}.`);
   return known;

@@ -9,6 +9,7 @@ import {
   EXIT_NOTHING_TO_CHECK,
   EXIT_OF_VERDICT,
 } from './exit-codes.ts';
+import { fitCommand, type FitOptions } from './fit-command.ts';
 import { openRig } from './open-rig.ts';
 import { pairsCommand, setsCommand, type SetsOptions } from './sets-command.ts';
 
@@ -83,6 +84,23 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
       out(setsCommand(NUMBER_STYLE, rig, options, err));
+    });
+  program
+    .command('fit')
+    .description(
+      'what makes a set fit that is tight or trips, or lets a wanted load join it: least effort first',
+    )
+    .argument('<file>', 'a rig file')
+    .option('--supply <id>', 'the supply, by its id')
+    .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
+    .option('--scene <id>', 'a scene of the file, in place of what is not named')
+    .option('--want <ids>', 'loads that are to run besides, as they are')
+    .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
+    .option('--json', 'print them as JSON')
+    .action(async (file: string, options: FitOptions) => {
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      out(fitCommand(NUMBER_STYLE, rig, options, err));
     });
   program
     .command('pairs')

@@ -183,6 +183,43 @@ test.describe('can these run together?', () => {
     await expect(together.load('Dust extractor')).not.toBeChecked();
   });
 
+  test('what makes a set fit is listed, tried in one step and taken back in one', async ({ page }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    await together.load('Roof air conditioner').check();
+    await expect(together.headline).toHaveText(/Trips/);
+    await expect(page.getByRole('region', { name: 'The least change' })).toContainText(
+      'The roof air conditioner on fan only, 140 W.',
+    );
+    const ways = together.ladder;
+    await expect(ways).toContainText('A bigger inverter: 3,300 W');
+    await expect(ways.getByRole('list', { name: 'Would not help' })).toContainText('More battery');
+    await ways.getByRole('button', { name: 'Try it: Switch the roof air conditioner off' }).click();
+    await expect(together.load('Roof air conditioner')).not.toBeChecked();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(together.load('Roof air conditioner')).toBeChecked();
+
+    await ways.getByRole('button', { name: 'Try it: The roof air conditioner on fan only, 140 W' }).click();
+    await expect(together.headline).toHaveText(/Holds in this order only/);
+    await expect(page.getByRole('radio', { name: 'Fan only' })).toBeChecked();
+  });
+
+  test('a load that is off says what would let it join, itself as it is', async ({ page }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    const numbers = await together.openNumbers('Convection oven');
+    await expect(
+      numbers.getByRole('heading', { name: 'What would let the convection oven join' }),
+    ).toBeVisible();
+    const wait = 'Switch the convection oven on once the dust extractor is off';
+    await expect(numbers.getByRole('listitem').first()).toContainText(wait);
+    await numbers.getByRole('button', { name: /^Try it: A bigger inverter/ }).click();
+    await expect(together.load('Convection oven')).toBeChecked();
+    await expect(together.headline).toHaveText(/Holds in this order only/);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(together.load('Convection oven')).not.toBeChecked();
+  });
+
   test('a corrected number moves the verdict, and how it is known moves it too', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();

@@ -2,7 +2,6 @@ import { Injectable } from '@angular/core';
 import type {
   CheckScene,
   Combinations,
-  LeastChangeAnswer,
   Outlook,
   Progress,
   Rig,
@@ -12,6 +11,7 @@ import type {
   StartOrderRule,
   Turns,
   UnplannedLoad,
+  WaysToFit,
   WhoRunsWithWhom,
   WorthLookingUp,
 } from '@heliarch/core';
@@ -19,12 +19,16 @@ import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
 import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
 
-/** How far a question is: asked, answered in part, answered, or failed with what went wrong. */
+/** How far a question is: asked, answered in part, answered, stopped by hand, or failed with what went wrong. */
 export type Answer<T> =
   | { readonly status: 'asked'; readonly done: number; readonly of: number }
   | { readonly status: 'so-far'; readonly value: T }
   | { readonly status: 'given'; readonly value: T }
+  | { readonly status: 'stopped' }
   | { readonly status: 'failed'; readonly problem: string };
+
+const startWorker = (): Worker =>
+  new Worker(new URL('../workers/rig-questions.worker', import.meta.url), { type: 'module' });
 
 /**
  * What takes longer than a tick, answered in a worker. Whoever unsubscribes no longer waits: with `switchMap` a
@@ -32,9 +36,9 @@ export type Answer<T> =
  */
 @Injectable({ providedIn: 'root' })
 export class Answers {
-  private readonly worker = new QuestionWorker(
-    () => new Worker(new URL('../workers/rig-questions.worker', import.meta.url), { type: 'module' }),
-  );
+  private readonly worker = new QuestionWorker(startWorker);
+  /** Searches that may take seconds have a worker of their own: what is asked at every tick does not wait for them. */
+  private readonly searching = new QuestionWorker(startWorker);
 
   outlooks(rig: Rig, scene: CheckScene): Observable<Answer<ReadonlyMap<string, Outlook>>> {
     return this.ask(rig, (questions, progress) => questions.outlooks(scene, progress));
@@ -48,12 +52,16 @@ export class Answers {
     return this.ask(rig, async (questions) => questions.settlement(scene, startOrder));
   }
 
-  leastChange(
+  /** @param kept Loads that must run as they are. */
+  waysToFit(
     rig: Rig,
     scene: CheckScene,
     startOrder: StartOrderRule,
-  ): Observable<Answer<LeastChangeAnswer>> {
-    return this.ask(rig, (questions, progress) => questions.leastChange(scene, startOrder, progress));
+    kept: readonly string[] = [],
+  ): Observable<Answer<WaysToFit>> {
+    return this.askSearch(rig, (questions, progress, soFar) =>
+      questions.waysToFit(scene, startOrder, kept, progress, soFar),
+    );
   }
 
   contingencies(rig: Rig, scene: CheckScene, startOrder: StartOrderRule): Observable<Answer<Contingencies>> {
@@ -65,7 +73,7 @@ export class Answers {
   }
 
   worthLookingUp(rig: Rig, scene: CheckScene): Observable<Answer<readonly WorthLookingUp[]>> {
-    return this.ask(rig, (questions, progress) => questions.worthLookingUp(scene, progress));
+    return this.askSearch(rig, (questions, progress) => questions.worthLookingUp(scene, progress));
   }
 
   onEverySupply(rig: Rig, scene: Scene): Observable<Answer<readonly OnSupply[]>> {
@@ -80,20 +88,28 @@ export class Answers {
     rig: Rig,
     question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
   ): Observable<Answer<WhoRunsWithWhom>> {
-    return this.ask(rig, (questions, progress) => questions.whoRunsWithWhom(question, progress));
+    return this.askSearch(rig, (questions, progress) => questions.whoRunsWithWhom(question, progress));
   }
 
   turns(rig: Rig, scene: CheckScene): Observable<Answer<Turns | undefined>> {
-    return this.ask(rig, (questions) => questions.turns(scene));
+    return this.askSearch(rig, (questions) => questions.turns(scene));
   }
 
   combinations(rig: Rig, question: SetQuestion): Observable<Answer<Combinations>> {
-    return this.ask(rig, (questions, _, soFar) => questions.combinations(question, soFar));
+    return this.askSearch(rig, (questions, _, soFar) => questions.combinations(question, soFar));
+  }
+
+  private askSearch<T>(
+    rig: Rig,
+    question: (...asked: Parameters<Job['ask']>) => Promise<T>,
+  ): Observable<Answer<T>> {
+    return this.ask(rig, question, this.searching);
   }
 
   private ask<T>(
     rig: Rig,
     question: (...asked: Parameters<Job['ask']>) => Promise<T>,
+    worker = this.worker,
   ): Observable<Answer<T>> {
     return new Observable((subscriber) => {
       const progress: Progress = (done, of) => subscriber.next({ status: 'asked', done, of });
@@ -115,8 +131,8 @@ export class Answers {
         },
       };
       subscriber.next({ status: 'asked', done: 0, of: 0 });
-      this.worker.ask(job);
-      return () => this.worker.drop(job);
+      worker.ask(job);
+      return () => worker.drop(job);
     });
   }
 }

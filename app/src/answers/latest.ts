@@ -1,4 +1,4 @@
-import { scan, switchMap, map, type Observable } from 'rxjs';
+import { scan, switchMap, map, merge, take, takeUntil, type Observable } from 'rxjs';
 import type { Answer } from './answers';
 
 /** The answer that was given last and what it is about, and how the newest question stands. */
@@ -23,6 +23,17 @@ export function latest<Asked, T>(
             : before.given,
       }),
       { given: undefined, newest: { status: 'asked', done: 0, of: 0 } },
+    ),
+  );
+}
+
+/** A question that a hand can stop: nobody waits for it then, and it says that it was stopped. */
+export function stoppable<T>(answer$: Observable<Answer<T>>, stop$: Observable<void>): Observable<Answer<T>> {
+  return merge(
+    answer$.pipe(takeUntil(stop$)),
+    stop$.pipe(
+      take(1),
+      map((): Answer<T> => ({ status: 'stopped' })),
     ),
   );
 }

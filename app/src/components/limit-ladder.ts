@@ -20,8 +20,9 @@ const LIMIT_AT = 100;
 const ROW_END = 107;
 const FOLD_BELOW = 0.2;
 const FOLD_STARTS_BELOW = 0.5;
-/** Beyond so many rows what holds folds too; what does not hold never does. */
+/** Beyond so many rows what holds folds too, sooner where the set does not hold; what does not hold never does. */
 const MOST_ROWS = 14;
+const MOST_ROWS_IN_TROUBLE = 7;
 
 interface Row {
   readonly limit: Limit;
@@ -56,10 +57,16 @@ export class LimitLadder {
   protected readonly open = signal<string | undefined>(undefined);
   /** Whether what is far from its limit is shown too. */
   protected readonly isUnfolded = signal(false);
-  private readonly folding = computed(() => this.limits().filter(folds));
+  private readonly mostRows = computed(() =>
+    this.result().verdict === 'holds' ? MOST_ROWS : MOST_ROWS_IN_TROUBLE,
+  );
+  private readonly folding = computed(() => {
+    const most = this.mostRows();
+    return this.limits().filter((limit, place) => folds(limit, place, most));
+  });
   protected readonly rows = computed(() =>
     this.limits()
-      .filter((limit, place) => this.isUnfolded() || !folds(limit, place))
+      .filter((limit, place) => this.isUnfolded() || !folds(limit, place, this.mostRows()))
       .map((limit) => rowOf(this.numberStyle, this.rig(), limit)),
   );
   protected readonly foldedWords = computed(() => {
@@ -77,8 +84,8 @@ export class LimitLadder {
 }
 
 /** Rows that hold with much to spare; starts are many, so they fold sooner. */
-const folds = ({ verdict, loading, start }: Limit, place: number): boolean =>
-  verdict === 'holds' && (place >= MOST_ROWS || loading < (start ? FOLD_STARTS_BELOW : FOLD_BELOW));
+const folds = ({ verdict, loading, start }: Limit, place: number, mostRows: number): boolean =>
+  verdict === 'holds' && (place >= mostRows || loading < (start ? FOLD_STARTS_BELOW : FOLD_BELOW));
 
 function rowOf(style: NumberStyle, rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;

@@ -15,6 +15,7 @@ import { asIfOn } from '@heliarch/core/explaining';
 import { LimitWorking } from '../components/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';
+import { WaysForLoad } from './ways-to-fit/ways-for-load';
 
 type Answered = Outlook['answer'];
 
@@ -28,7 +29,7 @@ const NUMBERS: readonly NumberAsked[] = [
 @Component({
   selector: 'heli-load-numbers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LimitWorking, LoadNumber, NzButtonComponent, RouterLink],
+  imports: [LimitWorking, LoadNumber, NzButtonComponent, RouterLink, WaysForLoad],
   host: {
     role: 'group',
     '[attr.aria-label]': '"Numbers of " + load().name',
@@ -44,6 +45,11 @@ const NUMBERS: readonly NumberAsked[] = [
       }
       @if (!part.start) {
         <p class="caption">No start: a {{ kindName(part) }} starts with what it runs on.</p>
+      }
+    }
+    @if (mustWait()) {
+      @defer (on immediate) {
+        <heli-ways-for-load [load]="load()" />
       }
     }
     @if (outlookLimit(); as limit) {
@@ -100,6 +106,10 @@ export class LoadNumbers {
       worse: 'makes it worse',
     };
     return (answer && verbs[answer]) ?? 'must wait';
+  });
+  protected readonly mustWait = computed(() => {
+    const answer = this.outlook()?.answer;
+    return answer === 'later' || answer === 'tight' || answer === 'worse';
   });
   protected readonly asIfOn = computed(() => asIfOn(this.state.rig(), this.state.result(), this.load()));
 

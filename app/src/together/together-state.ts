@@ -1,6 +1,7 @@
 import { UnitChoice } from '../components/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Subject } from 'rxjs';
 import {
   batteryClockOf,
   cautionsOf,
@@ -20,7 +21,6 @@ import {
   withKnown,
   withLoad,
   withPartNumber,
-  withoutCharging,
   withRunningFrom,
   withOnly,
   withStartMoved,
@@ -35,7 +35,7 @@ import {
   type StartOrderRule,
 } from '@heliarch/core';
 import { Answers } from '../answers/answers';
-import { latest, type Latest } from '../answers/latest';
+import { latest, stoppable, type Latest } from '../answers/latest';
 import { isSameSystem } from '../answers/same-system';
 import { RigSession } from '../storage/rig-session';
 
@@ -104,6 +104,12 @@ export class TogetherState {
   readonly contingenciesAsked = toSignal(
     latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.contingencies(rig, scene, startOrder)),
   );
+  private readonly stops = new Subject<void>();
+  readonly waysAsked = toSignal(
+    latest(this.asked$, ({ rig, scene, startOrder }) =>
+      stoppable(this.answers.waysToFit(rig, scene, startOrder), this.stops),
+    ),
+  );
   readonly outlooks = computed(
     (): ReadonlyMap<string, Outlook> => this.aboutTheseLoads(this.outlooksAsked()) ?? new Map(),
   );
@@ -125,6 +131,11 @@ export class TogetherState {
     return given && haveSameLoads(given.about.rig, this.rig()) ? given.value : undefined;
   }
 
+  /** What is found so far stands. */
+  stopSearching(): void {
+    this.stops.next();
+  }
+
   /** Asks everything again that takes a while. */
   askAgain(): void {
     this.attempt.update((attempt) => attempt + 1);
@@ -134,8 +145,10 @@ export class TogetherState {
     this.session.change((rig) => withSupply(rig, this.scene().id, supplyId), { label: 'choose a supply' });
   }
 
-  stopCharging(): void {
-    this.session.change((rig) => withoutCharging(rig, this.scene().supply), { label: 'turn charging off' });
+  /** A way to make it fit is taken up: in one step, so that one undo takes it back. */
+  takeUp(change: (rig: Rig) => Rig, startOrder: StartOrderRule): void {
+    this.session.change(change, { label: 'try a change' });
+    this.startOrder.set(startOrder);
   }
 
   switchLoad(loadId: string, isOn: boolean): void {

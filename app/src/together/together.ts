@@ -17,7 +17,8 @@ import { keepTogether } from '../components/keep-together';
 import { LimitLadder } from '../components/limit-ladder';
 import { Beside } from './beside';
 import { ChargeReading } from './charge-reading';
-import { LeastChangeLine } from './least-change-line';
+import { LeastChangeLine } from './ways-to-fit/least-change-line';
+import { WaysForSet } from './ways-to-fit/ways-for-set';
 import { LoadList } from './load-list';
 import { OrderLine } from './order-line';
 import { SecondVerdict } from './second-verdict';
@@ -68,6 +69,7 @@ const CAPTIONS: Record<StartOrderRule, string> = {
     StartStaircase,
     Unfinished,
     VerdictHeadline,
+    WaysForSet,
     WhoWithWhom,
   ],
   providers: [TogetherState],

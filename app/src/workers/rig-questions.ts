@@ -4,7 +4,6 @@ import {
   dropOutOf,
   compile,
   inputLimitOf,
-  leastChangeOf,
   outlookOf,
   outlooksOf,
   powerBackOf,
@@ -21,7 +20,6 @@ import {
   type Dimming,
   type DropOut,
   type InputLimit,
-  type LeastChangeAnswer,
   type Outlook,
   type PowerBack,
   type Progress,
@@ -31,12 +29,13 @@ import {
   type StartOrderRule,
   type UnplannedLoad,
   type VoltageDrop,
+  type WaysToFit,
   worthLookingUp,
   type WorthLookingUp,
 } from '@heliarch/core';
 import { leftBeside } from '@heliarch/core/editing';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
-import { combinationsOf, turnsOf, whoRunsWithWhom } from '@heliarch/core/planning';
+import { combinationsOf, turnsOf, waysToFit, whoRunsWithWhom } from '@heliarch/core/planning';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -85,8 +84,25 @@ export class RigQuestions {
     return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
   }
 
-  leastChange(scene: CheckScene, startOrder: StartOrderRule, progress?: Progress): LeastChangeAnswer {
-    return leastChangeOf(this.rigInUse, scene, startOrder, throttled(progress));
+  /** @param kept Loads that must run as they are. @param tell Told of each way as it is found. */
+  waysToFit(
+    scene: CheckScene,
+    startOrder: StartOrderRule,
+    kept: readonly string[],
+    progress: Progress,
+    tell: (found: WaysToFit) => void,
+  ): WaysToFit {
+    const asked = { rig: this.rigInUse.rig, scene, startOrder };
+    let hasTold = false;
+    return waysToFit(asked, {
+      kept,
+      progress: throttled(progress) ?? progress,
+      // The first is the least; the others come with all of them.
+      tell: (found) => {
+        if (!hasTold) tell(found);
+        hasTold = true;
+      },
+    });
   }
 
   contingencies(scene: CheckScene, startOrder: StartOrderRule): Contingencies {

@@ -1,4 +1,4 @@
-import type { UsualRange } from './kinds-of-parts.js';
+import type { PartKind, UsualRange } from './kinds-of-parts.js';
 import type { Provenance } from './provenance.js';
 
 /**
@@ -20,3 +20,10 @@ export const RAMP_S: UsualRange = { low: 0.4, usual: 1, high: 2 };
 export const LOCK_OUT_S: UsualRange = { low: 120, usual: 180, high: 300 };
 /** Starts until it has learned its compressor. */
 export const LEARNING_STARTS: UsualRange = { low: 3, usual: 5, high: 6 };
+/** What soft starters are made for: hermetic compressors, and motors with brushes. */
+export const SUITS_SOFT_STARTER: readonly PartKind[] = [
+  'hermetic-rotary',
+  'hermetic-reciprocating',
+  'hermetic-scroll',
+  'universal-motor',
+];

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzSpinComponent } from 'ng-zorro-antd/spin';
+import { wayWords } from '@heliarch/core/explaining';
+import { keepTogether } from '../../components/keep-together';
+import { UnitChoice } from '../../components/unit-choice';
+import { TogetherState } from '../together-state';
+import { takeUpWay } from './take-up-way';
+
+/** Under a verdict that does not hold: the least that makes it hold, and what it is then. */
+@Component({
+  selector: 'heli-least-change-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonComponent, NzSpinComponent],
+  template: `
+    <section aria-label="The least change" aria-live="polite">
+      @if (words(); as words) {
+        <p>
+          <span class="caption">Least change</span>
+          <strong>{{ words.does }}.</strong> {{ words.then }}
+        </p>
+        @if (least(); as way) {
+          <button type="button" nz-button (click)="takeUp(way)">Try it</button>
+        }
+      } @else if (isAsked()) {
+        <p class="caption"><nz-spin nzSimple nzSize="small" /> Looking for the least change …</p>
+      }
+    </section>
+  `,
+  styleUrls: ['../../styles/library/waiting.css', './least-change-line.css'],
+})
+export class LeastChangeLine {
+  private readonly numberStyle = inject(UnitChoice).numbers;
+  private readonly state = inject(TogetherState);
+  protected readonly takeUp = takeUpWay();
+
+  /** Of this very set: the answer about another one would be wrong here. */
+  private readonly given = computed(() => {
+    const given = this.state.waysAsked()?.given;
+    const isAboutThis = given?.about.rig === this.state.rig() && given.about.scene === this.state.scene();
+    return isAboutThis ? given.value : undefined;
+  });
+  protected readonly isAsked = computed(() => this.state.waysAsked()?.newest.status === 'asked');
+  /** The first that needs no purchase and is no test of a fact. */
+  protected readonly least = computed(() => this.given()?.ways[0]);
+  protected readonly words = computed(() => {
+    const given = this.given();
+    if (!given) return undefined;
+    const [least] = given.ways;
+    const words = least && wayWords(this.numberStyle, this.state.rig(), least);
+    const { does, then } = words ?? NOTHING_FOUND;
+    return { does: keepTogether(does), then: keepTogether(then) };
+  });
+}
+
+const NOTHING_FOUND = {
+  does: 'No change was found that is enough',
+  then: 'Take turns, or see what runs together with whom.',
+};

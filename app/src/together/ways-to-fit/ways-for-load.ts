@@ -1,0 +1,61 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Subject } from 'rxjs';
+import { theLoad, type Load } from '@heliarch/core';
+import { Answers } from '../../answers/answers';
+import { latest, stoppable } from '../../answers/latest';
+import { LongWork } from '../../components/long-work';
+import { TogetherState } from '../together-state';
+import { takeUpWay, withWanted } from './take-up-way';
+import { WaysList } from './ways-list';
+
+/** What lets a load that is off join what is on, itself as it is. */
+@Component({
+  selector: 'heli-ways-for-load',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [LongWork, WaysList],
+  template: `
+    <h3>What would let {{ name() }} join</h3>
+    @if (asked()?.given; as given) {
+      <heli-ways-list
+        [rig]="given.about.rig"
+        [found]="given.value"
+        (taken)="takeUp($event, given.about.wanted)"
+      />
+      @if (given.value.ways.length === 0 && given.value.extent !== 'so-far') {
+        <p>No change and no two changes are enough.</p>
+      }
+    }
+    <heli-long-work what="Looking for ways" [answer]="asked()?.newest" (stopped)="stops.next()" />
+  `,
+  styles: `
+    h3 {
+      padding-top: 8px;
+      font: var(--type-small-head);
+    }
+  `,
+})
+export class WaysForLoad {
+  private readonly state = inject(TogetherState);
+  private readonly answers = inject(Answers);
+  protected readonly takeUp = takeUpWay();
+  readonly load = input.required<Load>();
+  protected readonly name = computed(() => theLoad(this.load().name));
+  protected readonly stops = new Subject<void>();
+
+  private readonly question = computed(() => {
+    const { id } = this.load();
+    const rig = this.state.rig();
+    return {
+      rig,
+      wanted: id,
+      scene: withWanted(rig, this.state.scene(), id),
+      startOrder: this.state.startOrder(),
+    };
+  });
+  protected readonly asked = toSignal(
+    latest(toObservable(this.question), ({ rig, scene, startOrder, wanted }) =>
+      stoppable(this.answers.waysToFit(rig, scene, startOrder, [wanted]), this.stops),
+    ),
+  );
+}

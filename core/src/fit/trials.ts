@@ -1,0 +1,89 @@
+import type { Rig } from '../rig/schema.js';
+import { compile, type CompiledRig } from '../system/compile.js';
+import { check, type CheckResult } from '../verdict/check.js';
+import { fits } from '../verdict/fits.js';
+import type { Limit } from '../verdict/limit.js';
+import { situationOf } from '../verdict/situation.js';
+import { compareVerdicts } from '../verdict/verdict.js';
+import type { AskedSet, Change } from './change.js';
+import { changedBy } from './changed.js';
+
+/** What a set is once changes are made to it. */
+export interface Trial {
+  readonly changes: readonly Change[];
+  readonly asked: AskedSet;
+  readonly result: CheckResult;
+  /** Nothing that was to run has lost what feeds it. */
+  readonly isWhole: boolean;
+}
+
+/** Tries changes of one set by the check itself; each rig is followed once. */
+export class Trials {
+  readonly base: CheckResult;
+  /** Limits that are not kept as it stands. */
+  readonly failing: readonly Limit[];
+  private readonly compiled = new Map<Rig, CompiledRig>();
+  private readonly known = new Map<string, Trial>();
+  private readonly notFedBefore: ReadonlySet<string>;
+
+  constructor(readonly asked: AskedSet) {
+    this.base = this.check(asked);
+    this.failing = this.base.limits.filter(({ verdict }) => verdict !== 'holds');
+    this.notFedBefore = new Set(this.base.notFed.map(({ load }) => load.id));
+  }
+
+  /** The worse of what runs now and, where one waits, of what runs once its turn has come. */
+  try(changes: readonly Change[]): Trial {
+    const key = JSON.stringify(changes);
+    const known = this.known.get(key) ?? this.tried(changes);
+    this.known.set(key, known);
+    return known;
+  }
+
+  holds(changes: readonly Change[]): boolean {
+    const later = laterOf(changes);
+    return this.holdsNow(changes) && (later === undefined || this.holds(later));
+  }
+
+  compiledOf({ rig }: Pick<AskedSet, 'rig'>): CompiledRig {
+    const compiled = this.compiled.get(rig) ?? compile(rig);
+    this.compiled.set(rig, compiled);
+    return compiled;
+  }
+
+  private tried(changes: readonly Change[]): Trial {
+    const asked = changedBy(this.asked, changes);
+    const now = this.check(asked);
+    const later = laterOf(changes);
+    const then = later && this.try(later).result;
+    const result = then && compareVerdicts(then.verdict, now.verdict) > 0 ? then : now;
+    return { changes, asked, result, isWhole: this.isWhole(changes, now) };
+  }
+
+  /** The first limit that fails ends it, where the order is free and no lock chooses. */
+  private holdsNow(changes: readonly Change[]): boolean {
+    const asked = changedBy(this.asked, changes);
+    if (asked.startOrder !== 'best' || (asked.rig.locks ?? []).length > 0) {
+      const { result, isWhole } = this.try(changes);
+      return isWhole && result.verdict === 'holds';
+    }
+    const situation = situationOf(this.compiledOf(asked).on(asked.scene.supply), asked.scene);
+    const isFed = situation.notFed.every(({ load }) => this.notFedBefore.has(load.id));
+    return isFed && fits(situation, situation.consumers, 'pessimistic');
+  }
+
+  private isWhole(changes: readonly Change[], { notFed }: CheckResult): boolean {
+    const mayBeOff = new Set(changes.flatMap((change) => (change.by === 'either-or' ? change.loadIds : [])));
+    return notFed.every(({ load }) => this.notFedBefore.has(load.id) || mayBeOff.has(load.id));
+  }
+
+  private check(asked: AskedSet): CheckResult {
+    return check(this.compiledOf(asked), asked.scene, asked.startOrder);
+  }
+}
+
+/** Once what another one waits for has ended, it runs and that one is off. */
+function laterOf(changes: readonly Change[]): readonly Change[] | undefined {
+  const wait = changes.find((change) => change.by === 'wait');
+  return wait && changes.map((change) => (change === wait ? { by: 'off', loadId: wait.forId } : change));
+}
