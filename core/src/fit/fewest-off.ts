@@ -19,7 +19,7 @@ export function fewestOff(trials: Trials, kept: ReadonlySet<string>): Trial | un
   const mustInclude = rig.loads
     .filter(({ id, isProtected }) => isOn.has(id) && (kept.has(id) || isProtected === 'yes'))
     .map(({ id }) => id);
-  const { loads, leftOut, test } = runsTogether(trials.compiledOf(trials.asked), {
+  const { loads, leftOut, failingPart } = runsTogether(trials.compiledOf(trials.asked), {
     supply,
     ...(charge && { charge }),
     states: new Map(on.flatMap(({ load, state }) => (state === undefined ? [] : [[load, state]]))),
@@ -32,7 +32,10 @@ export function fewestOff(trials: Trials, kept: ReadonlySet<string>): Trial | un
     (mask, { id }, place) => (mustInclude.includes(id) ? mask | (1 << place) : mask),
     0,
   );
-  const sets = maximalSets(loads.length, new MonotoneMemory(test), required, { worth: byNumber, most: 1 });
+  const sets = maximalSets(loads.length, new MonotoneMemory(failingPart), required, {
+    worth: byNumber,
+    most: 1,
+  });
   const largest = [...sets].at(-1);
   if (largest === undefined) return undefined;
   const stays = new Set(bitsOf(largest).flatMap((bit) => loads[bit]?.id ?? []));

@@ -53,7 +53,7 @@ export function combinationsOf(
   question: SetQuestion,
   tell: (soFar: Combinations) => void = () => undefined,
 ): Combinations {
-  const { loads, leftOut, test } = runsTogether(compiled, question);
+  const { loads, leftOut, failingPart } = runsTogether(compiled, question);
   const required = (question.mustInclude ?? []).reduce((mask, id) => {
     const place = loads.findIndex((load) => load.id === id);
     return place < 0 ? mask : mask | (1 << place);
@@ -64,7 +64,7 @@ export function combinationsOf(
   const found: Combination[] = [];
   const missing = (question.mustInclude ?? []).filter((id) => !loads.some((load) => load.id === id));
   const masks =
-    missing.length > 0 ? [] : maximalSets(loads.length, new MonotoneMemory(test), required, ranking);
+    missing.length > 0 ? [] : maximalSets(loads.length, new MonotoneMemory(failingPart), required, ranking);
   for (const mask of masks) {
     found.push(
       combinationOf(

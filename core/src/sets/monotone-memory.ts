@@ -1,48 +1,44 @@
 import { bitsOf } from './bits.js';
+import { KnownByParts } from './known-by-parts.js';
+
+/** Tells whether a set has a property: undefined where it has, else a part of it that has not either, the smaller the better. */
+export type FailingPart = (mask: number) => number | undefined;
 
 /**
  * Remembers what is known of a property that every subset has of a set that has it. What was found to fail is remembered
- * by its smallest failing part, which fails every set that has it within, untested.
+ * by the failing part it comes down to, which fails every set that has it within, untested.
  */
 export class MonotoneMemory {
-  private readonly failing: number[] = [];
-  private readonly passing: number[] = [];
+  private readonly known = new KnownByParts();
   /** How many sets were tested in earnest. */
   tests = 0;
 
-  constructor(private readonly test: (mask: number) => boolean) {}
+  constructor(private readonly failingPart: FailingPart) {}
 
   has(mask: number): boolean {
-    return this.known(mask) ?? this.learn(mask);
-  }
-
-  private known(mask: number): boolean | undefined {
-    for (const part of this.failing) if ((part & mask) === part) return false;
-    // The newest first: a search asks about sets near the one it found last.
-    for (let index = this.passing.length - 1; index >= 0; index -= 1)
-      if (((this.passing[index] ?? 0) & mask) === mask) return true;
-    return undefined;
+    return this.known.of(mask) ?? this.learn(mask);
   }
 
   private learn(mask: number): boolean {
-    const passes = this.tested(mask);
-    if (passes) this.passing.push(mask);
-    else this.failing.push(this.smallestFailing(mask));
-    return passes;
-  }
-
-  private smallestFailing(mask: number): number {
-    let part = mask;
-    for (const bit of bitsOf(mask)) {
-      const without = part & ~(1 << bit);
-      const passes = this.known(without) ?? this.tested(without);
-      if (!passes) part = without;
-    }
-    return part;
-  }
-
-  private tested(mask: number): boolean {
     this.tests += 1;
-    return this.test(mask);
+    const part = this.failingPart(mask);
+    this.known.learn(part ?? mask, part === undefined);
+    return part === undefined;
   }
+}
+
+/**
+ * The smallest failing part of a set by a test of it: each load in turn is left out where the rest still fails. The
+ * last of the loads go first, so that the largest stay: a few of those fail more sets than many small ones.
+ */
+export function byTest(passes: (mask: number) => boolean): FailingPart {
+  return (mask) => (passes(mask) ? undefined : shrunk(mask, passes));
+}
+
+/** A failing set without all that it fails without. */
+export function shrunk(failing: number, passes: (mask: number) => boolean): number {
+  return bitsOf(failing).reduceRight((part, bit) => {
+    const without = part & ~(1 << bit);
+    return passes(without) ? part : without;
+  }, failing);
 }

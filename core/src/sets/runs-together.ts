@@ -1,5 +1,5 @@
 import type { Edge } from '../quantity/quantity.js';
-import type { Load } from '../rig/schema.js';
+import type { Load, Rig } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { unlocked } from '../system/locks.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
@@ -7,6 +7,8 @@ import { fits } from '../verdict/fits.js';
 import type { Limit } from '../verdict/limit.js';
 import { situationOfAll, type CheckScene, type LoadOn } from '../verdict/situation.js';
 import { bitsOf } from './bits.js';
+import { byTest, shrunk, type FailingPart } from './monotone-memory.js';
+import { LimitsByElement } from './limits-by-element.js';
 
 /** Which loads a question about sets is about, and when a set counts. */
 export interface SetQuestion {
@@ -20,13 +22,13 @@ export interface SetQuestion {
   readonly mustNot?: readonly string[];
 }
 
-/** The loads of a question, each with its place in a bit mask, and whether a set of them runs together. */
+/** The loads of a question, each with its place in a bit mask, and whether a set of them runs together, or what of it does not. */
 export interface RunsTogether {
   /** Those that the supply feeds, what every set must have first, then the largest first. */
   readonly loads: readonly Load[];
   /** What is fed too and has no place in a mask: the smallest of very many. */
   readonly leftOut: readonly Load[];
-  readonly test: (mask: number) => boolean;
+  readonly failingPart: FailingPart;
 }
 
 /** More loads than this have no place in a mask of 32 bits with a sign. */
@@ -36,7 +38,7 @@ export const MOST_IN_A_MASK = 30;
  * What of two circuits flows in their common neutral may be less where both draw: it is monotone in no direction, and
  * is shown by the check of each set that is found.
  */
-const isMonotone = ({ kind }: Limit): boolean => kind !== 'neutral';
+const NOT_MONOTONE: Limit['kind'] = 'neutral';
 
 /**
  * The loads that a question about sets is about, with the test of a set of them: every limit of the check at one edge,
@@ -57,17 +59,53 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
   function watts(load: Load): number {
     return wattsCounted(rig, load, question.states?.get(load.id));
   }
-  const scene = (on: readonly LoadOn[]) =>
-    question.charge === undefined ? { on } : { on, charge: question.charge };
+  const on = loads.map(({ id }): LoadOn => ({ load: id, state: question.states?.get(id) }));
+  const { charge, edge } = question;
+  const sceneOf = (entries: readonly LoadOn[]) =>
+    charge === undefined ? { on: entries } : { on: entries, charge };
+  const situation = situationOfAll(system, [...loads, ...system.charging], sceneOf(on));
+  const fails = ({ kind, verdict }: Limit): boolean =>
+    kind !== NOT_MONOTONE && (verdict === 'trips' || (edge === 'pessimistic' && verdict === 'tight'));
+  const consumers = situation.consumers.slice(0, loads.length);
+  const byElement = new LimitsByElement(
+    situation,
+    consumers,
+    situation.consumers.slice(loads.length),
+    fails,
+    edge,
+  );
+  const tied = tiesAmong(rig, loads);
+  const testTied = (mask: number): boolean => {
+    const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
+    const entries = bitsOf(mask).flatMap((bit) => on[bit] ?? []);
+    const ofThese = situationOfAll(system, [...chosen, ...system.charging], sceneOf(entries));
+    return fits(ofThese, ofThese.consumers, edge, ({ kind }) => kind !== NOT_MONOTONE);
+  };
   return {
     loads,
     leftOut: fed.slice(MOST_IN_A_MASK),
-    test: (mask) => {
-      const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
-      if (unlocked(rig, chosen).keptOff.length > 0) return false;
-      const on = chosen.map(({ id }): LoadOn => ({ load: id, state: question.states?.get(id) }));
-      const situation = situationOfAll(system, [...chosen, ...system.charging], scene(on));
-      return fits(situation, situation.consumers, question.edge, isMonotone);
+    failingPart: (mask) => {
+      if (isKeptApart(rig, loads, mask)) return shrunk(mask, (part) => !isKeptApart(rig, loads, part));
+      const isTied = tied.some((pair) => (pair & mask) === pair);
+      return isTied ? byTest(testTied)(mask) : byElement.failingPart(mask);
     },
   };
+}
+
+/** The loads of each tie, as masks: one alone starts as if there were no tie. */
+function tiesAmong(rig: Rig, loads: readonly Load[]): readonly number[] {
+  const bitOf = (id: string): number => {
+    const place = loads.findIndex((load) => load.id === id);
+    return place < 0 ? 0 : 1 << place;
+  };
+  return (rig.ties ?? [])
+    .map(({ leader, follower }) => [bitOf(leader), bitOf(follower)] as const)
+    .filter(([leader, follower]) => leader !== 0 && follower !== 0)
+    .map(([leader, follower]) => leader | follower);
+}
+
+function isKeptApart(rig: Rig, loads: readonly Load[], mask: number): boolean {
+  if ((rig.locks ?? []).length === 0 && (rig.shedders ?? []).length === 0) return false;
+  const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
+  return unlocked(rig, chosen).keptOff.length > 0;
 }

@@ -29,10 +29,10 @@ export function turnsOf(compiled: CompiledRig, { supply, charge, on }: CheckScen
   const states = new Map(on.flatMap(({ load, state }) => (state === undefined ? [] : [[load, state]])));
   const mustNot = compiled.rig.loads.flatMap(({ id }) => (wanted.has(id) ? [] : id));
   const question = { supply, ...(charge && { charge }), states, edge: 'pessimistic' as const, mustNot };
-  const { loads, leftOut, test } = runsTogether(compiled, question);
+  const { loads, leftOut, failingPart } = runsTogether(compiled, question);
   if (leftOut.length > 0) return undefined;
   const sets: number[] = [];
-  for (const set of maximalSets(loads.length, new MonotoneMemory(test))) {
+  for (const set of maximalSets(loads.length, new MonotoneMemory(failingPart))) {
     sets.push(set);
     if (sets.length > MOST_SETS) return undefined;
   }
