@@ -264,6 +264,28 @@ describe('who runs with whom, on the command line', () => {
     }
   });
 
+  it('tells one change away, one circuit, any order and other ranks apart, and each holds as `check` says', async () => {
+    const sets = async (...more: string[]) => {
+      const { stdout } = await heliarch('sets', 'demo/tern.json', '--supply', 'battery', '--json', ...more);
+      return valid('sets', stdout) as {
+        sets: { loads: string[]; headroom: { amount: number } }[];
+        oneChangeAway: { does: string; loads: string[] }[];
+      };
+    };
+    const { sets: found, oneChangeAway } = await sets('--with', 'bandsaw', '--one-change');
+    const [fan] = oneChangeAway.filter(({ does }) => does.includes('on fan only'));
+    expect(fan?.loads.length).toBeGreaterThan(found[0]!.loads.length);
+    const withFan = fan!.loads.map((id) => (id === 'roof-air' ? 'roof-air@fan' : id)).join(',');
+    expect((await checkTern(withFan)).status).toBe(0);
+    const { sets: anyOrder } = await sets('--with', 'bandsaw', '--any-order');
+    for (const { loads } of anyOrder.slice(0, 3))
+      expect((await checkTern(loads.join(','), '--order', 'any')).status).toBe(0);
+    const { sets: galley } = await sets('--circuit', 'galley');
+    expect(galley.flatMap(({ loads }) => loads)).not.toContain('bandsaw');
+    const bad = await heliarch('sets', 'demo/tern.json', '--supply', 'battery', '--rank', 'beauty');
+    expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--rank: "beauty" is not known/)]);
+  });
+
   it('gives each pair in both directions', async () => {
     const { stdout } = await heliarch('pairs', 'demo/tern.json', '--supply', 'battery', '--json');
     const { pairs } = valid('pairs', stdout) as {

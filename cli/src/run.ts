@@ -78,6 +78,10 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
     .requiredOption('--supply <id>', 'the supply, by its id')
     .option('--with <ids>', 'loads that every set must have, by id, with commas between')
     .option('--without <ids>', 'loads that are left out')
+    .option('--circuit <id>', 'only the loads of one circuit')
+    .option('--any-order', 'sets that hold whatever the order of their starts')
+    .option('--rank <by>', 'number (default), importance, or spare: what comes first')
+    .option('--one-change', 'what one change would make possible, too')
     .option('--tight', 'sets that may hold, besides those that do')
     .option('--json', 'print them as JSON')
     .action(async (file: string, options: SetsOptions) => {

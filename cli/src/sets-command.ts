@@ -1,6 +1,16 @@
-import { compile, VERDICT_WORDS, type NumberStyle, type Rig, type SetQuestion } from '@heliarch/core';
-import { shortMargin } from '@heliarch/core/explaining';
-import { combinationsOf, whoRunsWithWhom } from '@heliarch/core/planning';
+import {
+  compile,
+  VERDICT_WORDS,
+  type Change,
+  type Combination,
+  type CombinationQuestion,
+  type CombinationRank,
+  type NumberStyle,
+  type Rig,
+} from '@heliarch/core';
+import { changeWords, shortMargin } from '@heliarch/core/explaining';
+import { combinationsOf, oneChangeAway, whoRunsWithWhom } from '@heliarch/core/planning';
+import { BadInput } from './exit-codes.ts';
 import { loadsOn, supplyId } from './scene-option.ts';
 
 export interface SetsOptions {
@@ -8,6 +18,10 @@ export interface SetsOptions {
   readonly with?: string;
   readonly without?: string;
   readonly tight?: boolean;
+  readonly circuit?: string;
+  readonly anyOrder?: boolean;
+  readonly rank?: string;
+  readonly oneChange?: boolean;
   readonly json?: boolean;
 }
 
@@ -18,23 +32,24 @@ export function setsCommand(
   options: SetsOptions,
   tell: (line: string) => void,
 ): string {
-  const question: SetQuestion = {
+  const question: CombinationQuestion = {
     supply: supplyId(rig, options.supply),
     edge: options.tight ? 'optimistic' : 'pessimistic',
     mustInclude: ids(rig, '--with', options.with),
     mustNot: ids(rig, '--without', options.without),
+    ...(options.circuit !== undefined && { circuit: circuitId(rig, options.circuit) }),
+    startOrder: options.anyOrder ? 'any' : 'best',
+    rank: rankOf(options.rank),
   };
-  const { found, of, leftOut, extent } = combinationsOf(compile(rig), question, ({ found: soFar }) =>
+  const compiled = compile(rig);
+  const { found, of, leftOut, extent } = combinationsOf(compiled, question, ({ found: soFar }) =>
     tell(`${soFar.length} so far\n`),
   );
+  const largest = Math.max(0, ...found.map(({ loads }) => loads.length));
+  const away = options.oneChange
+    ? oneChangeAway(compiled, question, largest, (done, all) => tell(`${done} of ${all} changes\n`))
+    : [];
   if (options.json) {
-    const sets = found.map(({ loads, verdict, decider, notLast }) => ({
-      loads,
-      verdict,
-      decidedBy: decider?.id ?? null,
-      headroom: decider ? { amount: decider.headroom.pessimistic, unit: decider.unit } : null,
-      notLast,
-    }));
     return asJson({
       format: 'heliarch-sets',
       version: 1,
@@ -42,17 +57,59 @@ export function setsCommand(
       of,
       leftOut,
       extent,
-      sets,
+      sets: found.map(setAsJson),
+      oneChangeAway: away.map(({ change, set }) => ({
+        change,
+        does: does(style, rig, change),
+        ...setAsJson(set),
+      })),
     });
   }
-  const lines = found.map(
-    ({ loads, verdict, decider }) =>
-      `${VERDICT_WORDS[verdict].padEnd(6)} ${loads.length}: ${loads.join(', ')}${decider ? ` (${shortMargin(style, decider)})` : ''}`,
-  );
-  const head = extent === 'all' ? `${found.length} in all` : `The ${found.length} largest; there are more`;
+  const head = extent === 'all' ? `${found.length} in all` : `The best ${found.length}; there are more`;
   const beyond =
     leftOut.length > 0 ? [`Not looked at, the smallest of very many: ${leftOut.join(', ')}.`] : [];
-  return [`${head}, of ${of} loads.`, ...beyond, ...lines, ''].join('\n');
+  const changes = away.map(({ change, set }) => `${does(style, rig, change)}: ${setAsLine(style, set)}`);
+  return [
+    `${head}, of ${of} loads.`,
+    ...beyond,
+    ...found.map((set) => setAsLine(style, set)),
+    ...(changes.length > 0 ? ['One change away:', ...changes] : []),
+    '',
+  ].join('\n');
+}
+
+function setAsLine(style: NumberStyle, { loads, verdict, decider, restart }: Combination): string {
+  const spare = decider ? ` (${shortMargin(style, decider)})` : '';
+  const once = restart === 'holds' ? '' : `; a restart ${restart === 'trips' ? 'trips' : 'may trip'}`;
+  return `${VERDICT_WORDS[verdict].padEnd(6)} ${loads.length}: ${loads.join(', ')}${spare}${once}`;
+}
+
+function setAsJson({ loads, verdict, decider, notLast, restart }: Combination) {
+  return {
+    loads,
+    verdict,
+    decidedBy: decider?.id ?? null,
+    headroom: decider ? { amount: decider.headroom.pessimistic, unit: decider.unit } : null,
+    notLast,
+    restart,
+  };
+}
+
+const does = (style: NumberStyle, rig: Rig, change: Change): string =>
+  change.by === 'order' || change.by === 'off' ? '' : changeWords(style, rig, change);
+
+const RANKS: readonly CombinationRank[] = ['number', 'importance', 'spare'];
+
+function rankOf(rank = 'number'): CombinationRank {
+  const known = RANKS.find((each) => each === rank);
+  if (!known) throw new BadInput(`--rank: "${rank}" is not known; use one of ${RANKS.join(', ')}.`);
+  return known;
+}
+
+function circuitId(rig: Rig, id: string): string {
+  if (rig.circuits.some((circuit) => circuit.id === id)) return id;
+  const known = rig.circuits.map((circuit) => circuit.id).join(', ');
+  throw new BadInput(`--circuit: "${id}" is not in this rig; use one of ${known}.`);
 }
 
 /** Each load that starts while each other one runs. */

@@ -13,7 +13,7 @@ export { dimmingWords } from './wording/dimming-words.js';
 export { inputLimitWords } from './wording/input-limit-words.js';
 export { isPurchase } from './fit/change.js';
 export { changedBy } from './fit/changed.js';
-export { wayWords, wouldNotHelpWords } from './wording/change-words.js';
+export { changeWords, wayWords, wouldNotHelpWords } from './wording/change-words.js';
 export { marginWords, shortMargin } from './wording/margin-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';

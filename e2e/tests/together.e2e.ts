@@ -170,6 +170,12 @@ test.describe('can these run together?', () => {
     await expect(readOut).toContainText(/Tight\s+\d+ VA over as entered/);
     await expect(readOut).toContainText('Dust extractor starts while Bandsaw runs');
     await expect(page.getByText(/^\d+ in all; nothing can be added/)).toBeVisible();
+    const away = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Try it/ }) });
+    await expect(away.filter({ hasText: 'The roof air conditioner on fan only, 140 W.' })).toContainText(
+      'Bandsaw',
+    );
+    await matrix.getByRole('button', { name: /^Roof air conditioner starts while Bandsaw runs/ }).click();
+    await expect(readOut).toContainText(/Bandsaw starts while Roof air conditioner runs\. The start of/);
     const sets = page
       .getByRole('listitem')
       .filter({ has: page.getByRole('button', { name: /^Tick these/ }) });

@@ -1,7 +1,9 @@
 import { Injectable } from '@angular/core';
 import type {
   CheckScene,
+  CombinationQuestion,
   Combinations,
+  OneChangeAway,
   Outlook,
   Progress,
   Rig,
@@ -95,8 +97,19 @@ export class Answers {
     return this.askSearch(rig, (questions) => questions.turns(scene));
   }
 
-  combinations(rig: Rig, question: SetQuestion): Observable<Answer<Combinations>> {
-    return this.askSearch(rig, (questions, _, soFar) => questions.combinations(question, soFar));
+  combinations(rig: Rig, question: CombinationQuestion): Observable<Answer<Combinations>> {
+    return this.askSearch(rig, (questions, progress, soFar) =>
+      questions.combinations(question, progress, soFar),
+    );
+  }
+
+  /** @param largest How many loads the largest combination has without a change. */
+  oneChangeAway(
+    rig: Rig,
+    question: CombinationQuestion,
+    largest: number,
+  ): Observable<Answer<readonly OneChangeAway[]>> {
+    return this.askSearch(rig, (questions, progress) => questions.oneChangeAway(question, largest, progress));
   }
 
   private askSearch<T>(

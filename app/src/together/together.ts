@@ -124,6 +124,12 @@ export class Together {
     afterNextRender(() => document.getElementById('warnings')?.focus(), { injector: this.injector });
   }
 
+  /** A set was ticked elsewhere: its verdict is at the top. */
+  protected lookAtSet(): void {
+    this.shown.set('set');
+    afterNextRender(() => scrollTo({ top: 0 }), { injector: this.injector });
+  }
+
   protected chooseOrder(id: string): void {
     const rule = START_ORDERS.find((order) => order.id === id);
     if (rule) this.state.startOrder.set(rule.id);

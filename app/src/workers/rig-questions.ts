@@ -10,7 +10,9 @@ import {
   settlementOf,
   unplannedLoadsOf,
   type BatteryClock,
+  type CombinationQuestion,
   type Combinations,
+  type OneChangeAway,
   type SetQuestion,
   type Turns,
   type WhoRunsWithWhom,
@@ -35,7 +37,7 @@ import {
 } from '@heliarch/core';
 import { leftBeside } from '@heliarch/core/editing';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
-import { combinationsOf, turnsOf, waysToFit, whoRunsWithWhom } from '@heliarch/core/planning';
+import { combinationsOf, oneChangeAway, turnsOf, waysToFit, whoRunsWithWhom } from '@heliarch/core/planning';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -156,13 +158,27 @@ export class RigQuestions {
   }
 
   /** @param soFar Told what is found before all is. */
-  combinations(question: SetQuestion, soFar: (found: Combinations) => void): Combinations {
+  combinations(
+    question: CombinationQuestion,
+    progress: Progress,
+    soFar: (found: Combinations) => void,
+  ): Combinations {
     let toldAt = -Infinity;
-    return combinationsOf(this.rigInUse, question, (found) => {
+    const tell = (found: Combinations): void => {
       if (performance.now() - toldAt < PROGRESS_EVERY_MS) return;
       toldAt = performance.now();
       soFar(found);
-    });
+    };
+    return combinationsOf(this.rigInUse, question, tell, throttled(progress));
+  }
+
+  /** @param largest How many loads the largest combination has without a change. */
+  oneChangeAway(
+    question: CombinationQuestion,
+    largest: number,
+    progress: Progress,
+  ): readonly OneChangeAway[] {
+    return oneChangeAway(this.rigInUse, question, largest, throttled(progress));
   }
 
   private get rigInUse(): CompiledRig {

@@ -31,7 +31,8 @@ export function changesByHand(
   ];
 }
 
-function lowerStates(rig: Rig, load: Load, state: string | undefined): readonly ChangeByHand[] {
+/** The states in which a load draws less than it does. */
+export function lowerStates(rig: Rig, load: Load, state: string | undefined): readonly ChangeByHand[] {
   const now = wattsCounted(rig, load, state);
   return (load.states ?? [])
     .filter(({ id }) => wattsCounted(rig, load, id) < now)

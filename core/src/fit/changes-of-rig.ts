@@ -43,7 +43,8 @@ function otherCircuits(rig: Rig, load: Load, failing: readonly Limit[]): readonl
     .map((circuit) => ({ by: 'circuit', loadId: load.id, circuitId: circuit.id }));
 }
 
-function coolerInverter({ conditions, converters }: Rig): readonly ChangeOfRig[] {
+/** The inverter no warmer than it is rated for in full. */
+export function coolerInverter({ conditions, converters }: Rig): readonly ChangeOfRig[] {
   const celsius = Math.min(...converters.map(({ ratedUpToC = INVERTER_FULL_UP_TO_C }) => ratedUpToC));
   return conditions?.inverterC !== undefined && conditions.inverterC > celsius
     ? [{ by: 'cool-inverter', celsius }]
@@ -60,7 +61,8 @@ export function purchases({ rig, scene }: AskedSet, failing: readonly Limit[]): 
   ];
 }
 
-function easierStarts(load: Load): readonly Purchase[] {
+/** A soft starter or an unloader for each part of a load that suits one. */
+export function easierStarts(load: Load): readonly Purchase[] {
   return load.parts.flatMap((part): readonly Purchase[] => {
     const at = { loadId: load.id, partId: part.id };
     if (part.kind === 'air-compressor-under-pressure') return [{ by: 'unloader', ...at }];

@@ -6,6 +6,8 @@ export interface Ranking {
   /** Worth of a set, never less for a larger one. */
   readonly worth: (mask: number) => number;
   readonly most: number;
+  /** Only what is worth more than this. */
+  readonly above?: number;
 }
 
 /**
@@ -19,6 +21,7 @@ export interface Ranking {
  * @param count How many loads there are, at most 30.
  * @param memory The property; every subset of a set that has it must have it.
  * @param required The loads that every set must have, as a mask.
+ * @param explored Told how much of the search is done, 0 to 1, before each set.
  * Source: docs/decisions/0010; checked against all subsets in core/spec/sets.
  */
 export function* maximalSets(
@@ -26,48 +29,73 @@ export function* maximalSets(
   memory: MonotoneMemory,
   required = 0,
   ranking?: Ranking,
+  explored: (share: number) => void = () => undefined,
 ): Generator<number, void> {
   if (!memory.has(required)) return;
-  const best: number[] = [];
+  const best = ranking && new BestSoFar(ranking);
   const all = 2 ** count - 1;
-  const isOutdone = (included: number, rest: number): boolean => {
-    if (!ranking || best.length < ranking.most) return false;
-    const possible = without(rest, (bit) => !memory.has(included | bit));
-    return ranking.worth(included | possible) <= ranking.worth(best.at(-1) ?? 0);
-  };
-  function* walk(place: number, included: number, pending: number): Generator<number, void> {
+  /** What of a mask cannot be kept out of a set by what is still to come. */
+  const free = (mask: number, whole: number): number => without(mask, (bit) => !memory.has(whole | bit));
+  function* walk({ place, included, pending, done, share }: Branch): Generator<number, void> {
     const rest = all & ~(2 ** place - 1) & ~required;
     if (memory.has(included | rest)) {
       const whole = included | rest;
-      if (without(pending, (bit) => !memory.has(whole | bit)) !== 0) return;
-      if (ranking) {
-        if (best.length >= ranking.most && ranking.worth(whole) <= ranking.worth(best.at(-1) ?? 0)) return;
-        best.push(whole);
-        best.sort((a, b) => ranking.worth(b) - ranking.worth(a));
-        best.length = Math.min(best.length, ranking.most);
-      }
+      if (free(pending, whole) !== 0 || best?.takes(whole) === false) return;
+      explored(done + share);
       yield whole;
       return;
     }
-    if (isOutdone(included, rest)) return;
+    if (best?.isOutdone(included | free(rest, included))) return;
     const bit = 2 ** place;
+    const next = { place: place + 1, included, pending, done, share };
     if ((bit & required) !== 0) {
-      yield* walk(place + 1, included, pending);
+      yield* walk(next);
       return;
     }
     const joins = memory.has(included | bit);
+    const half = joins ? share / 2 : share;
     if (joins)
-      yield* walk(
-        place + 1,
-        included | bit,
-        without(pending, (each) => !memory.has(included | bit | each)),
-      );
+      yield* walk({ ...next, included: included | bit, pending: free(pending, included | bit), share: half });
     const left = joins ? pending | bit : pending;
-    const later = rest & ~bit;
-    if (without(left, (each) => !memory.has(included | later | each)) === 0)
-      yield* walk(place + 1, included, left);
+    if (free(left, included | (rest & ~bit)) === 0)
+      yield* walk({ ...next, pending: left, done: done + share - half, share: half });
   }
-  yield* walk(0, required, 0);
+  yield* walk({ place: 0, included: required, pending: 0, done: 0, share: 1 });
+}
+
+/** A node of the search: the loads before a place are decided. */
+interface Branch {
+  readonly place: number;
+  readonly included: number;
+  /** Left out, and could still be added. */
+  readonly pending: number;
+  /** How much of the search is done before it, and how much it is. */
+  readonly done: number;
+  readonly share: number;
+}
+
+/** The sets of most worth that were found, as many as are asked for. */
+class BestSoFar {
+  private readonly worths: number[] = [];
+
+  constructor(private readonly ranking: Ranking) {}
+
+  /** Whether nothing of a branch that comes to no more than this set can be among them. */
+  isOutdone(possible: number): boolean {
+    const { worth, most, above = -Infinity } = this.ranking;
+    const least = this.worths.length >= most ? Math.max(above, this.worths.at(-1) ?? above) : above;
+    return worth(possible) <= least;
+  }
+
+  /** Takes a set up, where it is among them. */
+  takes(set: number): boolean {
+    if (this.isOutdone(set)) return false;
+    const { worth, most } = this.ranking;
+    this.worths.push(worth(set));
+    this.worths.sort((a, b) => b - a);
+    this.worths.length = Math.min(this.worths.length, most);
+    return true;
+  }
 }
 
 /** A mask without the bits that are said to go. */

@@ -1,10 +1,11 @@
 import type { Edge } from '../quantity/quantity.js';
 import type { Load, Rig } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
+import type { CompiledRig, System } from '../system/compile.js';
 import { unlocked } from '../system/locks.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
 import { fits } from '../verdict/fits.js';
 import type { Limit } from '../verdict/limit.js';
+import { passesAt } from '../verdict/start-order.js';
 import { situationOfAll, type CheckScene, type LoadOn } from '../verdict/situation.js';
 import { bitsOf } from './bits.js';
 import { byTest, shrunk, type FailingPart } from './monotone-memory.js';
@@ -20,6 +21,10 @@ export interface SetQuestion {
   readonly edge: Edge;
   readonly mustInclude?: readonly string[];
   readonly mustNot?: readonly string[];
+  /** Only the loads of one circuit. */
+  readonly circuit?: string;
+  /** Sets that hold in some order of their starts (the default), or whatever the order is. */
+  readonly startOrder?: 'best' | 'any';
 }
 
 /** The loads of a question, each with its place in a bit mask, and whether a set of them runs together, or what of it does not. */
@@ -53,42 +58,38 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
   const excluded = new Set(question.mustNot);
   const pinned = new Set(question.mustInclude);
   const fed = rig.loads
-    .filter(({ id }) => !excluded.has(id) && !system.whyNotFed(id))
+    .filter(({ id, circuit }) => !excluded.has(id) && (question.circuit ?? circuit) === circuit)
+    .filter(({ id }) => !system.whyNotFed(id))
     .sort((a, b) => Number(pinned.has(b.id)) - Number(pinned.has(a.id)) || watts(b) - watts(a));
   const loads = fed.slice(0, MOST_IN_A_MASK);
   function watts(load: Load): number {
     return wattsCounted(rig, load, question.states?.get(load.id));
   }
-  const on = loads.map(({ id }): LoadOn => ({ load: id, state: question.states?.get(id) }));
-  const { charge, edge } = question;
-  const sceneOf = (entries: readonly LoadOn[]) =>
-    charge === undefined ? { on: entries } : { on: entries, charge };
-  const situation = situationOfAll(system, [...loads, ...system.charging], sceneOf(on));
-  const fails = ({ kind, verdict }: Limit): boolean =>
-    kind !== NOT_MONOTONE && (verdict === 'trips' || (edge === 'pessimistic' && verdict === 'tight'));
-  const consumers = situation.consumers.slice(0, loads.length);
-  const byElement = new LimitsByElement(
-    situation,
-    consumers,
-    situation.consumers.slice(loads.length),
-    fails,
-    edge,
-  );
-  const tied = tiesAmong(rig, loads);
-  const testTied = (mask: number): boolean => {
+  return { loads, leftOut: fed.slice(MOST_IN_A_MASK), failingPart: failingPartOf(system, question, loads) };
+}
+
+function failingPartOf(system: System, question: SetQuestion, loads: readonly Load[]): FailingPart {
+  const { rig } = system;
+  const { charge, edge, startOrder = 'best', states } = question;
+  const situationOf = (mask: number) => {
     const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
-    const entries = bitsOf(mask).flatMap((bit) => on[bit] ?? []);
-    const ofThese = situationOfAll(system, [...chosen, ...system.charging], sceneOf(entries));
-    return fits(ofThese, ofThese.consumers, edge, ({ kind }) => kind !== NOT_MONOTONE);
+    const on = chosen.map(({ id }): LoadOn => ({ load: id, state: states?.get(id) }));
+    return situationOfAll(system, [...chosen, ...system.charging], { on, ...(charge && { charge }) });
   };
-  return {
-    loads,
-    leftOut: fed.slice(MOST_IN_A_MASK),
-    failingPart: (mask) => {
-      if (isKeptApart(rig, loads, mask)) return shrunk(mask, (part) => !isKeptApart(rig, loads, part));
-      const isTied = tied.some((pair) => (pair & mask) === pair);
-      return isTied ? byTest(testTied)(mask) : byElement.failingPart(mask);
-    },
+  const counts = ({ kind }: Limit): boolean => kind !== NOT_MONOTONE;
+  const fails = (limit: Limit): boolean => counts(limit) && !passesAt([limit], edge);
+  const ofAll = situationOf(2 ** loads.length - 1);
+  const consumers = ofAll.consumers.slice(0, loads.length);
+  const byElement = new LimitsByElement(ofAll, consumers, ofAll.consumers.slice(loads.length), fails, edge);
+  const tied = tiesAmong(rig, loads);
+  const testTied = byTest((mask) => {
+    const situation = situationOf(mask);
+    return fits(situation, situation.consumers, edge, startOrder, counts);
+  });
+  return (mask) => {
+    if (isKeptApart(rig, loads, mask)) return shrunk(mask, (part) => !isKeptApart(rig, loads, part));
+    if (tied.some((pair) => (pair & mask) === pair)) return testTied(mask);
+    return startOrder === 'any' ? byElement.failingPartInAnyOrder(mask) : byElement.failingPart(mask);
   };
 }
 

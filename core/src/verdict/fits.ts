@@ -12,6 +12,7 @@ import { steadyLimits } from './steady-limits.js';
  * share, which carries least where both of them draw: whoever counts on that leaves those out.
  *
  * @param running The loads of the set, all of them fed.
+ * @param startOrder In some order, or whatever the order: then every load must be able to start last.
  * @param counts Which limits count; all by default.
  * @returns Source: methods.md, rules 1 to 11, as `check`.
  */
@@ -19,6 +20,7 @@ export function fits(
   situation: Situation,
   running: readonly Consumer[],
   edge: Edge,
+  startOrder: 'best' | 'any' = 'best',
   counts: (limit: Limit) => boolean = () => true,
 ): boolean {
   const { elements, test, ties, runsFirst } = situation;
@@ -31,5 +33,7 @@ export function fits(
     (consumer) => !runsFirst(consumer) && ties.bringsStart(consumer) && !ties.led.has(consumer.load.id),
   );
   const floor = running.filter(runsFirst);
-  return someOrderPasses(starting, floor, fails, test);
+  return startOrder === 'any'
+    ? starting.every((consumer) => !test(running, consumer, fails).some(fails))
+    : someOrderPasses(starting, floor, fails, test);
 }

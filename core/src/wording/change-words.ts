@@ -55,8 +55,23 @@ function doesAll(style: NumberStyle, rig: Rig, changes: readonly Change[], resul
     change.by === 'off' ? [theLoad(loadOf(rig, change.loadId).name)] : [],
   );
   const others = changes.filter((change) => change.by !== 'off');
-  const words = others.map((change) => doesWords(style, rig, change, result));
+  const order = result.order.map(({ load }) => load.name);
+  const words = others.map((change) => doesWords(style, rig, change, order));
   return [...words, ...(off.length > 0 ? [`switch ${listNames(off)} off`] : [])].join(', and ');
+}
+
+/**
+ * A change that needs no set to be said.
+ *
+ * @example
+ * // 'Connect Shore 30 A'
+ */
+export function changeWords(
+  style: NumberStyle,
+  rig: Rig,
+  change: Exclude<Change, { readonly by: 'order' | 'off' }>,
+): string {
+  return capitalised(doesWords(style, rig, change, []));
 }
 
 /** What people would try, and why it does not help. */
@@ -99,12 +114,12 @@ function doesWords(
   style: NumberStyle,
   rig: Rig,
   change: Exclude<Change, { readonly by: 'off' }>,
-  result: CheckResult,
+  order: readonly string[],
 ): string {
   const the = (id: string): string => theLoad(loadOf(rig, id).name);
   switch (change.by) {
     case 'order':
-      return `start them in this order: ${result.order.map(({ load }) => load.name).join(', ')}`;
+      return `start them in this order: ${order.join(', ')}`;
     case 'state':
       return `${the(change.loadId)} on ${stateWords(style, rig, change)}`;
     case 'hold-off':

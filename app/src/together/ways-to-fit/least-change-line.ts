@@ -5,7 +5,7 @@ import { wayWords } from '@heliarch/core/explaining';
 import { keepTogether } from '../../components/keep-together';
 import { UnitChoice } from '../../components/unit-choice';
 import { TogetherState } from '../together-state';
-import { takeUpWay } from './take-up-way';
+import { takeUpChanges } from './take-up-changes';
 
 /** Under a verdict that does not hold: the least that makes it hold, and what it is then. */
 @Component({
@@ -20,7 +20,7 @@ import { takeUpWay } from './take-up-way';
           <strong>{{ words.does }}.</strong> {{ words.then }}
         </p>
         @if (least(); as way) {
-          <button type="button" nz-button (click)="takeUp(way)">Try it</button>
+          <button type="button" nz-button (click)="takeUp(way.changes)">Try it</button>
         }
       } @else if (isAsked()) {
         <p class="caption"><nz-spin nzSimple nzSize="small" /> Looking for the least change …</p>
@@ -32,7 +32,7 @@ import { takeUpWay } from './take-up-way';
 export class LeastChangeLine {
   private readonly numberStyle = inject(UnitChoice).numbers;
   private readonly state = inject(TogetherState);
-  protected readonly takeUp = takeUpWay();
+  protected readonly takeUp = takeUpChanges();
 
   /** Of this very set: the answer about another one would be wrong here. */
   private readonly given = computed(() => {

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
-import { theLoad, type Load } from '@heliarch/core';
+import { theLoad, type Load, type Way } from '@heliarch/core';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
 import { LongWork } from '../../components/long-work';
 import { TogetherState } from '../together-state';
-import { takeUpWay, withWanted } from './take-up-way';
+import { takeUpChanges, withWanted } from './take-up-changes';
 import { WaysList } from './ways-list';
 
 /** What lets a load that is off join what is on, itself as it is. */
@@ -38,7 +38,7 @@ import { WaysList } from './ways-list';
 export class WaysForLoad {
   private readonly state = inject(TogetherState);
   private readonly answers = inject(Answers);
-  protected readonly takeUp = takeUpWay();
+  private readonly takeUpChanges = takeUpChanges();
   readonly load = input.required<Load>();
   protected readonly name = computed(() => theLoad(this.load().name));
   protected readonly stops = new Subject<void>();
@@ -49,7 +49,7 @@ export class WaysForLoad {
     return {
       rig,
       wanted: id,
-      scene: withWanted(rig, this.state.scene(), id),
+      scene: withWanted(this.state.scene(), id),
       startOrder: this.state.startOrder(),
     };
   });
@@ -58,4 +58,8 @@ export class WaysForLoad {
       stoppable(this.answers.waysToFit(rig, scene, startOrder, [wanted]), this.stops),
     ),
   );
+
+  protected takeUp({ changes }: Way, wanted: string): void {
+    this.takeUpChanges(changes, (scene) => withWanted(scene, wanted));
+  }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { AnswerState } from '../../components/answer-state';
 import { LongWork } from '../../components/long-work';
 import { TogetherState } from '../together-state';
-import { takeUpWay } from './take-up-way';
+import { takeUpChanges } from './take-up-changes';
 import { WaysList } from './ways-list';
 
 /** Ways to make the set that is on fit. */
@@ -13,7 +13,7 @@ import { WaysList } from './ways-list';
   template: `
     <h2>Ways to make it fit <span class="caption">least effort first</span></h2>
     @if (given(); as given) {
-      <heli-ways-list [rig]="given.about.rig" [found]="given.value" (taken)="takeUp($event)" />
+      <heli-ways-list [rig]="given.about.rig" [found]="given.value" (taken)="takeUp($event.changes)" />
       @if (given.value.ways.length === 0 && given.value.extent !== 'so-far') {
         <p>No change and no two changes are enough, and nothing that stays on holds.</p>
       }
@@ -49,7 +49,7 @@ import { WaysList } from './ways-list';
 })
 export class WaysForSet {
   protected readonly state = inject(TogetherState);
-  protected readonly takeUp = takeUpWay();
+  protected readonly takeUp = takeUpChanges();
   protected readonly newest = computed(() => this.state.waysAsked()?.newest);
   /** Of this very set: the answer about another one would be wrong here. */
   protected readonly given = computed(() => {

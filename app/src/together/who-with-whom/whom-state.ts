@@ -1,8 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { SetQuestion } from '@heliarch/core';
+import { filter, Subject } from 'rxjs';
+import type { CombinationQuestion, CombinationRank } from '@heliarch/core';
 import { Answers } from '../../answers/answers';
-import { latest } from '../../answers/latest';
+import { latest, stoppable } from '../../answers/latest';
 import { TogetherState } from '../together-state';
 
 /** One load that starts while another one runs. */
@@ -11,14 +12,22 @@ export interface PairAsked {
   readonly runs: string;
 }
 
+/** Whether a combination counts that holds in some order only. */
+export type OrderAsked = 'best' | 'any';
+
 /** The question behind the set: who runs with whom on this supply, and what the largest combinations are. */
 @Injectable()
 export class WhomState {
   private readonly answers = inject(Answers);
   readonly together = inject(TogetherState);
 
-  /** Loads that every combination must have. */
+  /** Loads that every combination must have, and such that none may have. */
   readonly mustInclude = signal<readonly string[]>([]);
+  readonly mustNot = signal<readonly string[]>([]);
+  /** The one circuit whose loads are asked about; empty for all. */
+  readonly circuit = signal('');
+  readonly startOrder = signal<OrderAsked>('best');
+  readonly rank = signal<CombinationRank>('number');
   readonly showsTight = signal(false);
   readonly pair = signal<PairAsked | undefined>(undefined);
   private readonly attempt = signal(0);
@@ -38,26 +47,65 @@ export class WhomState {
 
   private readonly combinationQuestion = computed(() => {
     const { rig, about } = this.question();
-    const question: SetQuestion = {
+    const circuit = this.circuit();
+    const question: CombinationQuestion = {
       ...about,
       edge: this.showsTight() ? 'optimistic' : 'pessimistic',
       mustInclude: this.mustInclude(),
+      mustNot: this.mustNot(),
+      ...(circuit !== '' && { circuit }),
+      startOrder: this.startOrder(),
+      rank: this.rank(),
     };
     return { rig, question };
   });
+  private readonly stops = new Subject<void>();
   readonly combinationsAsked = toSignal(
     latest(toObservable(this.combinationQuestion), ({ rig, question }) =>
-      this.answers.combinations(rig, question),
+      stoppable(this.answers.combinations(rig, question), this.stops),
     ),
   );
   readonly combinations = computed(() => this.combinationsAsked()?.given?.value);
 
+  /** Asked once all combinations are known: only what is larger than any of them is one change away. */
+  private readonly awayQuestion = computed(() => {
+    const asked = this.combinationQuestion();
+    const given = this.combinationsAsked()?.given;
+    if (given?.about !== asked || given.value.extent === 'so-far') return undefined;
+    return { ...asked, largest: Math.max(0, ...given.value.found.map(({ loads }) => loads.length)) };
+  });
+  readonly awayAsked = toSignal(
+    latest(
+      toObservable(this.awayQuestion).pipe(filter((asked) => asked !== undefined)),
+      ({ rig, question, largest }) =>
+        stoppable(this.answers.oneChangeAway(rig, question, largest), this.stops),
+    ),
+  );
+  /** Of this very question: what was a change away from other loads says nothing about these. */
+  readonly away = computed(() => {
+    const given = this.awayAsked()?.given;
+    return given?.about === this.awayQuestion() ? given : undefined;
+  });
+
   include(loadId: string): void {
+    this.mustNot.update((before) => before.filter((id) => id !== loadId));
     this.mustInclude.update((before) => (before.includes(loadId) ? before : [...before, loadId]));
   }
 
-  leaveOut(loadId: string): void {
+  exclude(loadId: string): void {
     this.mustInclude.update((before) => before.filter((id) => id !== loadId));
+    this.mustNot.update((before) => (before.includes(loadId) ? before : [...before, loadId]));
+  }
+
+  /** Neither must it be in a combination nor must it not. */
+  leaveOpen(loadId: string): void {
+    const others = (before: readonly string[]): readonly string[] => before.filter((id) => id !== loadId);
+    this.mustInclude.update(others);
+    this.mustNot.update(others);
+  }
+
+  stop(): void {
+    this.stops.next();
   }
 
   askAgain(): void {
