@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -14,28 +15,33 @@ const REST_MS = 400;
 @Component({
   selector: 'heli-worth-next',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NgTemplateOutlet],
   template: `
     @if (worth(); as worth) {
       <section aria-label="Worth looking up next">
         <h2>Worth looking up next</h2>
         <p>
-          <button type="button" class="link" (click)="opened.emit(worth.loadId)">{{ worth.what }}.</button>
-          {{ worth.why }}
+          <ng-container [ngTemplateOutlet]="one" [ngTemplateOutletContext]="{ $implicit: worth }" />
         </p>
         @if (after().length > 0) {
           <ol aria-label="After that">
             @for (next of after(); track $index) {
               <li>
-                <button type="button" class="link" (click)="opened.emit(next.loadId)">
-                  {{ next.what }}.
-                </button>
-                {{ next.why }}
+                <ng-container [ngTemplateOutlet]="one" [ngTemplateOutletContext]="{ $implicit: next }" />
               </li>
             }
           </ol>
         }
       </section>
     }
+    <ng-template #one let-worth>
+      @if (worth.loadId; as loadId) {
+        <button type="button" class="link" (click)="opened.emit(loadId)">{{ worth.what }}.</button>
+      } @else {
+        <strong>{{ worth.what }}.</strong>
+      }
+      {{ worth.why }}
+    </ng-template>
   `,
   styles: `
     section {
@@ -73,7 +79,7 @@ export class WorthNext {
     if (!given) return [];
     return given.value.map((found) => ({
       ...worthLookingUpWords(this.numberStyle, given.about, found),
-      loadId: found.loadId,
+      loadId: found.by === 'number' ? found.loadId : undefined,
     }));
   });
   protected readonly worth = computed(() => this.all()[0]);

@@ -109,11 +109,34 @@ describe('the number worth looking up next', () => {
       { watts: 3000, va: 3000, tiers: [[4800, 0.5]] },
     );
     const worth = worthLookingUp(compile(rig), { supply: 'battery', on: on('saw', 'lamp') })[0]!;
-    expect([worth.loadId, worth.field]).toEqual(['saw', 'start']);
-    expect(worth.threshold).toBeGreaterThan(3900);
-    expect(worth.threshold).toBeLessThanOrEqual(4800);
+    expect(worth).toEqual(jasmine.objectContaining({ by: 'number', loadId: 'saw', field: 'start' }));
+    const threshold = worth.by === 'number' ? worth.threshold?.value : undefined;
+    expect(threshold).toBeGreaterThan(3900);
+    expect(threshold).toBeLessThanOrEqual(4800);
     expect(worthLookingUpWords('point', rig, worth).why).toMatch(/or less the set that is on holds/);
     expect(countDoubts(rig).doubtful).toBe(2);
+  });
+
+  it('says up to which value a load beside the set can be switched on for sure (arithmetic: 3,000 - 1,000 W)', () => {
+    const rig = exampleRig({ heater: { w: 1000 }, oven: { w: q(1990, 'guess') } }, { watts: 3000, va: 3000 });
+    const [worth] = worthLookingUp(compile(rig), { supply: 'battery', on: on('heater') });
+    const threshold = worth?.by === 'number' ? worth.threshold : undefined;
+    // Measured, it is known to 3 %: 2,000 / 1.03.
+    expect(threshold?.value).toBeGreaterThan(1880);
+    expect(threshold?.value).toBeLessThanOrEqual(2000 / 1.03);
+    expect([threshold?.holds, threshold?.isOfSet]).toEqual([1, false]);
+    expect(worthLookingUpWords('point', rig, worth!).why).toMatch(
+      /or less one more load can be switched on for sure\.$/,
+    );
+  });
+
+  it('may be a fact: who carries a start, where either answer settles some (methods.md, rule 11)', () => {
+    const rig = demoRig('tern');
+    const { on: ticked } = rig.scenes[0]!;
+    const found = worthLookingUp(compile(rig), { supply: 'shore-30', on: ticked });
+    const fact = found.find(({ by }) => by === 'who-carries');
+    expect(fact?.settles).toBeGreaterThan(0);
+    expect(worthLookingUpWords('point', rig, fact!).what).toBe('Who carries a start on Shore 30 A');
   });
 
   it('says so where no single number settles what is Tight, and where nothing is', () => {

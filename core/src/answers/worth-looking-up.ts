@@ -4,10 +4,12 @@ import type { PartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check } from '../verdict/check.js';
 import { noProgress, type Progress } from './progress.js';
-import { outlooksOf } from './outlook.js';
-import { settlementOf } from './settle.js';
+import { outlooksOf, type Outlook } from './outlook.js';
+import { settlementOf, type Settlement } from './settle.js';
 import type { CheckScene } from '../verdict/situation.js';
-import type { CompiledRig } from '../system/compile.js';
+import { compile, type CompiledRig } from '../system/compile.js';
+import { intervalOf } from '../rig/half-widths.js';
+import { supplyOf } from '../rig/lookup.js';
 import { withNumber } from './with-number.js';
 
 /** How well the numbers of a rig are known. */
@@ -34,25 +36,39 @@ function quantitiesIn(value: unknown): readonly Quantity[] {
   return Object.values(value).flatMap(quantitiesIn);
 }
 
-/** The number whose doubt is in the way of the most verdicts. */
-export interface WorthLookingUp {
+/** A number or a fact whose doubt is in the way of verdicts. */
+export type WorthLookingUp = DoubtfulNumber | DoubtfulFact;
+
+interface InTheWay {
+  /** Verdicts that are Tight now: of the set, and of loads on top of it. */
+  readonly tight: number;
+  /** Verdicts that are Tight now and would no longer be, were it known; of a fact at most. */
+  readonly settles: number;
+}
+
+export interface DoubtfulNumber extends InTheWay {
+  readonly by: 'number';
   readonly loadId: string;
   readonly partId: string;
   readonly field: PartNumber;
   readonly quantity: Quantity;
-  /** Verdicts that are Tight now: of the set, and of loads on top of it. */
-  readonly tight: number;
-  /** Verdicts that are Tight now and would no longer be, were it known. */
-  readonly settles: number;
-  /** At this value or less the set that is on holds; undefined where that is not at stake. */
-  readonly threshold: number | undefined;
+  /** At this value or less so many more verdicts hold; undefined where no value makes one hold. */
+  readonly threshold:
+    { readonly value: number; readonly holds: number; readonly isOfSet: boolean } | undefined;
 }
 
-type Candidate = Pick<WorthLookingUp, 'loadId' | 'partId' | 'field' | 'quantity'>;
+/** Who carries a start on a hookup with assist: three starts tell. */
+export interface DoubtfulFact extends InTheWay {
+  readonly by: 'who-carries';
+  readonly supplyId: string;
+}
+
+type Candidate = Pick<DoubtfulNumber, 'loadId' | 'partId' | 'field' | 'quantity'>;
 
 /**
- * The numbers worth looking up, the one that settles most first: with its doubt taken away, the set that is on and the
- * outlooks of all other loads lose the most Tight verdicts. Where none settles anything, the widest of the doubtful numbers.
+ * The numbers and facts worth looking up, the one that settles most first: with its doubt taken away, the set that is on
+ * and the outlooks of all other loads lose the most Tight verdicts. Where none settles anything, the widest of the
+ * doubtful numbers.
  *
  * @param progress Told after each number.
  * @returns At most five; none where nothing is doubtful. Source: our own; the doubts by methods.md, rules 1 to 4.
@@ -62,38 +78,96 @@ export function worthLookingUp(
   scene: CheckScene,
   progress: Progress = noProgress,
 ): readonly WorthLookingUp[] {
-  const tight = tightCount(compiled, scene);
+  const now = countVerdicts(compiled, scene);
   const settlement = settlementOf(compiled, scene, check(compiled, scene));
-  const counted: WorthLookingUp[] = [];
   const candidates = candidatesOf(compiled.rig);
-  for (const candidate of candidates) {
-    const { loadId, partId, field, quantity } = candidate;
-    const certain: Quantity = { value: quantity.value, basis: 'setting' };
-    const left = tight === 0 ? 0 : tightCount(withNumber(compiled, candidate, certain), scene);
-    const decides =
-      settlement?.by === 'measuring' &&
-      settlement.loadId === loadId &&
-      settlement.partId === partId &&
-      settlement.field === field;
-    const threshold = decides ? settlement.threshold : undefined;
-    counted.push({ loadId, partId, field, quantity, tight, settles: tight - left, threshold });
-    progress(counted.length, candidates.length);
-  }
+  const counted = candidates.map((candidate, index) => {
+    progress(index, candidates.length);
+    const certain: Quantity = { value: candidate.quantity.value, basis: 'setting' };
+    const isFree = now.tight === 0;
+    const { tight } = isFree ? now : countVerdicts(withNumber(compiled, candidate, certain), scene);
+    return { ...candidate, settles: now.tight - tight, ofSet: thresholdOfSet(settlement, candidate) };
+  });
   const ranked = counted.sort(
     (a, b) =>
-      Number(b.threshold !== undefined) - Number(a.threshold !== undefined) ||
+      Number(b.ofSet !== undefined) - Number(a.ofSet !== undefined) ||
       b.settles - a.settles ||
       widthOf(b) - widthOf(a),
   );
-  const settling = ranked.filter(({ threshold, settles }) => threshold !== undefined || settles > 0);
-  return settling.length > 0 ? settling.slice(0, MOST_TOLD) : ranked.slice(0, 1);
+  const facts = factsOf(compiled, scene, now);
+  const settling = ranked.filter(({ ofSet, settles }) => ofSet !== undefined || settles > 0);
+  const best = settling.length > 0 || facts.length > 0 ? settling.slice(0, MOST_TOLD) : ranked.slice(0, 1);
+  const numbers = best.map(({ ofSet, ...number }): DoubtfulNumber => {
+    const threshold =
+      ofSet === undefined
+        ? thresholdOf(compiled, scene, number, now)
+        : { value: ofSet, holds: 1, isOfSet: true };
+    return { ...number, by: 'number', tight: now.tight, threshold };
+  });
+  return [...numbers, ...facts]
+    .sort((a, b) => Number(isOfSet(b)) - Number(isOfSet(a)) || b.settles - a.settles)
+    .slice(0, MOST_TOLD);
+}
+
+const isOfSet = (worth: WorthLookingUp): boolean =>
+  worth.by === 'number' && worth.threshold?.isOfSet === true;
+
+/** At this value or less the set that is on holds; undefined where that is not at stake. */
+function thresholdOfSet(
+  settlement: Settlement | undefined,
+  { loadId, partId, field }: Candidate,
+): number | undefined {
+  const decides =
+    settlement?.by === 'measuring' &&
+    settlement.loadId === loadId &&
+    settlement.partId === partId &&
+    settlement.field === field;
+  return decides ? settlement.threshold : undefined;
+}
+
+const BISECTIONS = 5;
+
+/** The largest value, measured, with which as many verdicts hold as with the least that it may be. */
+function thresholdOf(
+  compiled: CompiledRig,
+  scene: CheckScene,
+  number: Candidate,
+  now: VerdictCount,
+): DoubtfulNumber['threshold'] {
+  if (now.tight === 0) return undefined;
+  const { lo, hi } = intervalOf(number.quantity, number.field);
+  const holdAt = (value: number): number =>
+    countVerdicts(withNumber(compiled, number, { value, basis: 'measured' }), scene).holds;
+  const most = holdAt(lo);
+  if (most <= now.holds) return undefined;
+  let [holds, fails] = [lo, hi];
+  for (let step = 0; step < BISECTIONS; step += 1) {
+    const middle = (holds + fails) / 2;
+    if (holdAt(middle) >= most) holds = middle;
+    else fails = middle;
+  }
+  return { value: holds, holds: most - now.holds, isOfSet: false };
+}
+
+/** The most that is settled, by who it turns out to be. */
+function factsOf(compiled: CompiledRig, scene: CheckScene, now: VerdictCount): readonly DoubtfulFact[] {
+  const { rig } = compiled;
+  const { assist, sources, whoCarriesStart = 'unknown' } = supplyOf(rig, scene.supply);
+  if (assist !== 'on' || sources.length === 0 || whoCarriesStart !== 'unknown') return [];
+  const known = (['inverter', 'shared'] as const).map((carrier) => {
+    const supplies = rig.supplies.map((supply) =>
+      supply.id === scene.supply ? { ...supply, whoCarriesStart: carrier } : supply,
+    );
+    return countVerdicts(compile({ ...rig, supplies }), scene).tight;
+  });
+  const settles = now.tight - Math.min(...known);
+  return settles > 0 ? [{ by: 'who-carries', supplyId: scene.supply, tight: now.tight, settles }] : [];
 }
 
 /** More numbers than this are no advice. */
 const MOST_TOLD = 5;
 
-const widthOf = ({ quantity }: Pick<WorthLookingUp, 'quantity'>): number =>
-  (quantity.plus ?? 0) + (quantity.minus ?? 0);
+const widthOf = ({ quantity }: Candidate): number => (quantity.plus ?? 0) + (quantity.minus ?? 0);
 
 function candidatesOf(rig: Rig): readonly Candidate[] {
   const fields: readonly PartNumber[] = ['running', 'start'];
@@ -108,11 +182,20 @@ function candidatesOf(rig: Rig): readonly Candidate[] {
   );
 }
 
-function tightCount(compiled: CompiledRig, scene: CheckScene): number {
+interface VerdictCount {
+  readonly tight: number;
+  readonly holds: number;
+}
+
+/** Of the set, and of each load that is off on top of it. */
+function countVerdicts(compiled: CompiledRig, scene: CheckScene): VerdictCount {
   const outlooks = [...outlooksOf(compiled, scene).values()];
-  const tight = outlooks.filter(
-    (outlook) =>
-      outlook.answer === 'tight' || (outlook.answer === 'worse' && outlook.limit.verdict === 'tight'),
-  ).length;
-  return tight + (check(compiled, scene).verdict === 'tight' ? 1 : 0);
+  const { verdict } = check(compiled, scene);
+  const isTight = (outlook: Outlook): boolean =>
+    outlook.answer === 'tight' || (outlook.answer === 'worse' && outlook.limit.verdict === 'tight');
+  const isFine = ({ answer }: Outlook): boolean => answer === 'can-start' || answer === 'beside';
+  return {
+    tight: outlooks.filter(isTight).length + Number(verdict === 'tight'),
+    holds: outlooks.filter(isFine).length + Number(verdict === 'holds'),
+  };
 }
