@@ -16,6 +16,7 @@ export { changedBy } from './fit/changed.js';
 export { changeWords, wayWords, wouldNotHelpWords } from './wording/change-words.js';
 export { marginWords, shortMargin } from './wording/margin-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
+export { sizeWords, type SizeWords } from './wording/size-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';
 export { turnsWords } from './wording/turns-words.js';
 export { unplannedLoadWords } from './wording/unplanned-load-words.js';

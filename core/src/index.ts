@@ -87,6 +87,7 @@ export { powerFlowsOf } from './answers/power-flows.js';
 export { powerBackOf, type PowerBack } from './answers/power-back.js';
 export { staircaseHeads, staircaseOf, type DrawnStart, type Staircase } from './answers/staircase.js';
 export type { Combination, CombinationQuestion, CombinationRank, Combinations } from './sets/combinations.js';
+export type { EnoughSize, EnoughSizes } from './sizes/enough-sizes.js';
 export type { OneChangeAway } from './fit/one-change-away.js';
 export type { Pair, WhoRunsWithWhom } from './sets/pairs.js';
 export type { Turns } from './sets/turns.js';

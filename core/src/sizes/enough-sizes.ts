@@ -1,0 +1,127 @@
+import { noProgress, type Progress } from '../answers/progress.js';
+import type { Rig } from '../rig/schema.js';
+import { compile, type CompiledRig } from '../system/compile.js';
+import { check, type CheckResult } from '../verdict/check.js';
+import type { Limit } from '../verdict/limit.js';
+import { fits } from '../verdict/fits.js';
+import { choicesOfLocks } from '../verdict/lock-choices.js';
+import { situationOf, type CheckScene } from '../verdict/situation.js';
+import { sizedRatings, type RatingOf, type SizedRating } from './sized-ratings.js';
+
+/** A rating, as it is and as it has to be. */
+export interface EnoughSize extends RatingOf {
+  readonly has: number | undefined;
+  /** The least that is enough, the margin to grow with it; undefined above the largest that is made. */
+  readonly needs: number | undefined;
+}
+
+export interface EnoughSizes {
+  readonly sizes: readonly EnoughSize[];
+  /** What no rating helps with: plugs, cables, volts, what is not entered. */
+  readonly beyond: readonly Limit[];
+  /** Loads of a wish that its supply does not feed. */
+  readonly notFed: readonly string[];
+}
+
+/** More than any rating of the rigs that are planned here. */
+const MORE_THAN_ENOUGH = 1e6;
+const BISECTIONS = 22;
+const STEPS: Record<RatingOf['unit'], number> = { W: 10, VA: 10, A: 1 };
+
+/**
+ * Which ratings are enough for some wishes, each a set that must hold on its supply: beginning with more than enough of
+ * everything, each rating in turn is made as small as the check allows. What is found holds; no single one of the ratings
+ * can be smaller while the others are as they are.
+ *
+ * @param growth Share that must be left to grow, 0 or more: 0.25 for a quarter.
+ * @param progress Told after each rating.
+ * @throws RangeError where a wish names what the rig has not.
+ * Source: the check; breakers by NEC 240.6(A), from memory. Sizes to plan with, not a design.
+ */
+export function enoughSizes(
+  rig: Rig,
+  wishes: readonly CheckScene[],
+  growth: number,
+  progress: Progress = noProgress,
+): EnoughSizes {
+  const now = wishes.map((wish) => check(compile(rig), wish));
+  const ratings = sizedRatings(rig, now);
+  const ample = ratings.reduce((each, rating) => rating.withSize(each, MORE_THAN_ENOUGH), rig);
+  const beyond = failing(resultsOf(ample, wishes));
+  const isBeyond = new Set(beyond.map(keyOf));
+  const counts = (limit: Limit): boolean => !isBeyond.has(keyOf(limit));
+  const holds = (each: Rig): boolean => {
+    const compiled = compile(each);
+    return wishes.every((wish) => passes(compiled, wish, counts));
+  };
+  const sizes: EnoughSize[] = [];
+  let chosen = ample;
+  for (const [index, rating] of ratings.entries()) {
+    progress(index, ratings.length);
+    const at = (value: number): Rig => rating.withSize(chosen, value / (1 + growth));
+    const needs = leastSize(rating, (value) => holds(at(value)));
+    chosen = at(needs ?? MORE_THAN_ENOUGH);
+    sizes.push(...sizesOf(rating, needs, sizes.at(-1)));
+  }
+  const notFed = now.flatMap((result) => result.notFed.map(({ load }) => load.id));
+  return { sizes, beyond, notFed: [...new Set(notFed)] };
+}
+
+/** A short surge is never less than a longer one, nor than what is carried for hours. */
+function sizesOf(
+  { part, id, name, unit, seconds, has, also }: SizedRating,
+  needs: number | undefined,
+  before: EnoughSize | undefined,
+): readonly EnoughSize[] {
+  const longer = seconds === undefined ? 0 : (before?.needs ?? 0);
+  const own: EnoughSize = { part, id, name, unit, seconds, has, needs: needs && Math.max(needs, longer) };
+  if (seconds !== undefined && needs !== undefined) return [{ ...own, needs: Math.max(needs, longer) }];
+  return also
+    ? [
+        own,
+        {
+          ...own,
+          unit: also.unit,
+          has: also.has,
+          needs: needs && roundedUp(needs * also.times),
+        },
+      ]
+    : [own];
+}
+
+const roundedUp = (value: number): number => Math.ceil(value / STEPS.VA) * STEPS.VA;
+
+function resultsOf(rig: Rig, wishes: readonly CheckScene[]): readonly CheckResult[] {
+  const compiled = compile(rig);
+  return wishes.map((wish) => check(compiled, wish));
+}
+
+/** What `check` says of a wish at the pessimistic edge, done at the first limit that fails. */
+function passes(compiled: CompiledRig, wish: CheckScene, counts: (limit: Limit) => boolean): boolean {
+  const system = compiled.on(wish.supply);
+  return choicesOfLocks(compiled.rig, wish.on).some((on) => {
+    const situation = situationOf(system, { ...wish, on });
+    return fits(situation, situation.consumers, 'pessimistic', 'best', counts);
+  });
+}
+
+const failing = (results: readonly CheckResult[]): readonly Limit[] =>
+  results.flatMap(({ limits }) => limits.filter(({ verdict }) => verdict !== 'holds'));
+
+const keyOf = ({ kind, element }: Limit): string => `${kind} ${element.id}`;
+
+/** The least that is enough: of the standard sizes, or in round steps; undefined where no size that is made is. */
+function leastSize(
+  { standard, unit }: SizedRating,
+  isEnough: (value: number) => boolean,
+): number | undefined {
+  if (standard) return standard.find(isEnough);
+  const step = STEPS[unit];
+  let [tooFew, enough] = [0, Math.ceil(MORE_THAN_ENOUGH / step)];
+  for (let bisection = 0; bisection < BISECTIONS && enough - tooFew > 1; bisection += 1) {
+    const middle = Math.floor((tooFew + enough) / 2);
+    if (isEnough(middle * step)) enough = middle;
+    else tooFew = middle;
+  }
+  return enough * step;
+}

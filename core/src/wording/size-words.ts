@@ -1,0 +1,36 @@
+import type { NumberStyle } from '../quantity/number-style.js';
+import { formatAmount, formatSeconds } from '../quantity/format.js';
+import type { EnoughSize } from '../sizes/enough-sizes.js';
+
+/** A rating and what of it is enough, in words. */
+export interface SizeWords {
+  readonly what: string;
+  readonly has: string;
+  readonly needs: string;
+  /** Undefined where it is not entered what there is. */
+  readonly isEnough: boolean | undefined;
+}
+
+/** What is a breaker by its name, and what has to be called one. */
+const BREAKERS: Partial<Record<EnoughSize['part'], string>> = {
+  'output-breaker': '',
+  circuit: ', breaker',
+  hookup: ', breaker',
+};
+
+/**
+ * One row of the sizes.
+ *
+ * @example
+ * // { what: 'Inverter, for 5 s', has: '4,800 VA', needs: '5,970 VA', isEnough: false }
+ */
+export function sizeWords(style: NumberStyle, size: EnoughSize): SizeWords {
+  const { part, name, unit, seconds, has, needs } = size;
+  const lasting = seconds === undefined ? 'for hours' : `for ${formatSeconds(style, seconds)}`;
+  return {
+    what: `${name}${BREAKERS[part] ?? `, ${lasting}`}`,
+    has: has === undefined ? 'not entered' : formatAmount(style, has, unit),
+    needs: needs === undefined ? 'more than is made' : formatAmount(style, needs, unit, 'at-most'),
+    isEnough: has === undefined ? undefined : needs !== undefined && has >= needs,
+  };
+}
