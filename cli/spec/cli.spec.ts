@@ -322,6 +322,23 @@ describe('who runs with whom, on the command line', () => {
     expect(text).toMatch(/^Would not help: More battery\./m);
   });
 
+  it('says which sizes are enough, with a margin to grow', async () => {
+    const args = ['size', 'demo/tern.json', '--supply', 'battery', '--on', 'kettle,oven', '--grow', '25'];
+    const { stdout, stderr } = await heliarch(...args, '--json');
+    expect(stderr).toMatch(/^\d+ of \d+$/m);
+    const { sizes } = valid('size', stdout) as {
+      sizes: { part: string; unit: string; seconds: number | null; has: number; needs: number }[];
+    };
+    const [watts] = sizes.filter(({ part, unit }) => part === 'inverter' && unit === 'W');
+    // 2,880 W as entered, plates up to a tenth more, and a quarter to grow.
+    expect(watts?.needs).toBeGreaterThan(2880 * 1.25);
+    expect(watts?.needs).toBeLessThanOrEqual(2880 * 1.1 * 1.25 + 10);
+    const { stdout: text } = await heliarch(...args);
+    expect(text).toMatch(/^too small {2}Inverter, for hours: /m);
+    const bad = await heliarch(...args.slice(0, -1), 'much');
+    expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--grow: "much" is no margin/)]);
+  });
+
   it('names an option that asks for what is not there', async () => {
     const { status, stderr } = await heliarch(
       'sets',

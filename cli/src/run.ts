@@ -11,6 +11,7 @@ import {
 } from './exit-codes.ts';
 import { fitCommand, type FitOptions } from './fit-command.ts';
 import { openRig } from './open-rig.ts';
+import { sizeCommand, type SizeOptions } from './size-command.ts';
 import { pairsCommand, setsCommand, type SetsOptions } from './sets-command.ts';
 
 /** What a terminal and a script read alike, whatever the machine's language. */
@@ -47,6 +48,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       exitCode = result.decider ? EXIT_OF_VERDICT[result.verdict] : EXIT_NOTHING_TO_CHECK;
     });
   addSetQuestions(program, { out, err });
+  addWhatIfQuestions(program, { out, err });
   program
     .command('validate')
     .description('say whether a rig file can be used, or all that is wrong with it')
@@ -90,6 +92,21 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
       out(setsCommand(NUMBER_STYLE, rig, options, err));
     });
   program
+    .command('pairs')
+    .description('who runs with whom: each load that starts while each other one runs')
+    .argument('<file>', 'a rig file')
+    .requiredOption('--supply <id>', 'the supply, by its id')
+    .option('--json', 'print them as JSON')
+    .action(async (file: string, options: SetsOptions) => {
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      out(pairsCommand(rig, options, err));
+    });
+}
+
+/** Questions about what would have to be otherwise; their exit code is 0 whatever they find. */
+function addWhatIfQuestions(program: Command, { out, err }: Output): void {
+  program
     .command('fit')
     .description(
       'what makes a set fit that is tight or trips, or lets a wanted load join it: least effort first',
@@ -107,15 +124,18 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
       out(fitCommand(NUMBER_STYLE, rig, options, err));
     });
   program
-    .command('pairs')
-    .description('who runs with whom: each load that starts while each other one runs')
+    .command('size')
+    .description('which ratings are enough for a set, or for each of several scenes of the file')
     .argument('<file>', 'a rig file')
-    .requiredOption('--supply <id>', 'the supply, by its id')
+    .option('--supply <id>', 'the supply, by its id')
+    .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
+    .option('--scene <ids>', 'scenes of the file, each of which must hold')
+    .option('--grow <percent>', 'margin to grow, in per cent')
     .option('--json', 'print them as JSON')
-    .action(async (file: string, options: SetsOptions) => {
+    .action(async (file: string, options: SizeOptions) => {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
-      out(pairsCommand(rig, options, err));
+      out(sizeCommand(NUMBER_STYLE, rig, options, err));
     });
 }
 

@@ -11,6 +11,7 @@ export { CAUTION_TEXTS } from './reference/cautions.js';
 export { clockWorkingOf } from './wording/clock-working.js';
 export { dimmingWords } from './wording/dimming-words.js';
 export { inputLimitWords } from './wording/input-limit-words.js';
+export { withoutScene, withSceneKept } from './rig/edits.js';
 export { isPurchase } from './fit/change.js';
 export { changedBy } from './fit/changed.js';
 export { changeWords, wayWords, wouldNotHelpWords } from './wording/change-words.js';

@@ -105,13 +105,12 @@ export {
   writeRigFile,
 } from './formats/rig-file.js';
 export { loadSummary, type LoadSummary } from './electrical/load-summary.js';
+export { freeId, freeName } from './rig/free-names.js';
 export { choiceWords } from './rig/choice-words.js';
 export {
   ENTRY_WORDS,
   changedLoads,
   entriesOf,
-  freeId,
-  freeName,
   withCopy,
   withEntry,
   withLoadsOn,

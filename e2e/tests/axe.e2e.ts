@@ -65,12 +65,16 @@ async function* together(page: Page): AsyncGenerator<string> {
   await expect(page.getByRole('list', { name: 'My order' })).toBeVisible();
   await page.getByRole('button', { name: /^Rig:/ }).click();
   await expect(page.getByRole('menuitem', { name: 'Open a file …' })).toBeVisible();
-  yield 'Together, where it trips, with the menu';
+  await expect(page.getByRole('list', { name: 'Would not help' })).toBeVisible();
+  yield 'Together, where it trips, with the menu and the ways to make it fit';
   await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: 'Who runs with whom' }).check();
   await page.getByRole('button', { name: /Bandsaw starts while Dust extractor/ }).click();
   await expect(page.getByText(/in all; nothing can be added/)).toBeVisible();
   yield 'Who runs with whom';
+  await page.getByRole('radio', { name: 'What size it takes' }).check();
+  await expect(page.getByRole('table', { name: 'Sizes that are enough' })).toContainText('too small');
+  yield 'What size it takes';
   await page.getByRole('radio', { name: 'This set' }).check();
   await page.getByRole('button', { name: 'Before you rely on this' }).click();
   await expect(page.getByRole('dialog')).toContainText('This is planning, not approval');

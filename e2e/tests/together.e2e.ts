@@ -226,6 +226,33 @@ test.describe('can these run together?', () => {
     await expect(together.load('Convection oven')).not.toBeChecked();
   });
 
+  test('sizes that are enough are found for several sets, each kept by its name, also after a reload', async ({
+    page,
+  }) => {
+    const together = new TogetherPage(page);
+    await together.open();
+    await page.getByRole('radio', { name: 'What size it takes' }).check();
+    const sizes = page.getByRole('table', { name: 'Sizes that are enough' });
+    await expect(sizes.getByRole('row', { name: /^Inverter, for 5 s 4,800 VA/ })).toContainText('too small');
+    await page.getByRole('radio', { name: 'No margin' }).check();
+    await expect(sizes).not.toContainText('too small');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('checkbox', { name: 'Bandsaw and 5 more' })).toBeChecked();
+
+    await page.getByRole('radio', { name: 'This set' }).check();
+    await together.tickOnly('Kettle', 'Convection oven');
+    await together.saved();
+    await page.reload();
+    await page.getByRole('radio', { name: 'What size it takes' }).check();
+    await page.getByRole('radio', { name: 'No margin' }).check();
+    const forHours = sizes.getByRole('row', { name: /^Inverter, for hours 2,600 W/ });
+    await expect(forHours).toContainText('too small');
+    await page.getByRole('checkbox', { name: 'This set' }).uncheck();
+    await expect(forHours).toContainText(/ enough/);
+    await page.getByRole('button', { name: 'Let go of Bandsaw and 5 more' }).click();
+    await expect(sizes).toContainText('Tick a set that must hold.');
+  });
+
   test('a corrected number moves the verdict, and how it is known moves it too', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();

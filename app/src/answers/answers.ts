@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import type {
   CheckScene,
   CombinationQuestion,
+  EnoughSizes,
   Combinations,
   OneChangeAway,
   Outlook,
@@ -101,6 +102,11 @@ export class Answers {
     return this.askSearch(rig, (questions, progress, soFar) =>
       questions.combinations(question, progress, soFar),
     );
+  }
+
+  /** @param growth Share that is left to grow. */
+  enoughSizes(rig: Rig, wishes: readonly CheckScene[], growth: number): Observable<Answer<EnoughSizes>> {
+    return this.askSearch(rig, (questions, progress) => questions.enoughSizes(wishes, growth, progress));
   }
 
   /** @param largest How many loads the largest combination has without a change. */

@@ -145,6 +145,11 @@ export class TogetherState {
     this.session.change((rig) => withSupply(rig, this.scene().id, supplyId), { label: 'choose a supply' });
   }
 
+  /** A set that was kept comes or goes: what is on stays as it is. */
+  keepScenes(change: (rig: Rig) => Rig, label: string): void {
+    this.session.change(change, { label });
+  }
+
   /** A way to make it fit is taken up: in one step, so that one undo takes it back. */
   takeUp(change: (rig: Rig) => Rig, startOrder: StartOrderRule): void {
     this.session.change(change, { label: 'try a change' });

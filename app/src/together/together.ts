@@ -25,6 +25,7 @@ import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
 import { UnitChoice } from '../components/unit-choice';
 import { TogetherState } from './together-state';
+import { EnoughSizes } from './sizes/enough-sizes';
 import { Unfinished } from './unfinished';
 import { VerdictHeadline } from './verdict-headline';
 import { WhoWithWhom } from './who-with-whom/who-with-whom';
@@ -35,9 +36,12 @@ const PHONE_VIEWS: readonly Choice[] = [
   { id: 'beside', label: 'What else' },
 ];
 
-const VIEWS: readonly Choice<'set' | 'whom'>[] = [
+type View = 'set' | 'whom' | 'sizes';
+
+const VIEWS: readonly Choice<View>[] = [
   { id: 'set', label: 'This set' },
   { id: 'whom', label: 'Who runs with whom' },
+  { id: 'sizes', label: 'What size it takes' },
 ];
 
 const START_ORDERS: readonly (Choice & { readonly id: StartOrderRule })[] = [
@@ -58,6 +62,7 @@ const CAPTIONS: Record<StartOrderRule, string> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Beside,
+    EnoughSizes,
     CautionLine,
     ChargeReading,
     ChoiceBar,
@@ -92,7 +97,9 @@ export class Together {
   /** The view an address asks for, and the load it asks about. */
   readonly view = input<string>();
   readonly with = input<string>();
-  protected readonly shown = linkedSignal(() => (this.view() === 'whom' ? 'whom' : 'set'));
+  protected readonly shown = linkedSignal(
+    (): View => VIEWS.find(({ id }) => id === this.view())?.id ?? 'set',
+  );
 
   protected readonly startOrders = START_ORDERS;
   protected readonly heads = computed(() =>

@@ -11,6 +11,7 @@ import {
   unplannedLoadsOf,
   type BatteryClock,
   type CombinationQuestion,
+  type EnoughSizes,
   type Combinations,
   type OneChangeAway,
   type SetQuestion,
@@ -37,7 +38,14 @@ import {
 } from '@heliarch/core';
 import { leftBeside } from '@heliarch/core/editing';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
-import { combinationsOf, oneChangeAway, turnsOf, waysToFit, whoRunsWithWhom } from '@heliarch/core/planning';
+import {
+  combinationsOf,
+  enoughSizes,
+  oneChangeAway,
+  turnsOf,
+  waysToFit,
+  whoRunsWithWhom,
+} from '@heliarch/core/planning';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -170,6 +178,11 @@ export class RigQuestions {
       soFar(found);
     };
     return combinationsOf(this.rigInUse, question, tell, throttled(progress));
+  }
+
+  /** @param growth Share that is left to grow. */
+  enoughSizes(wishes: readonly CheckScene[], growth: number, progress: Progress): EnoughSizes {
+    return enoughSizes(this.rigInUse.rig, wishes, growth, throttled(progress));
   }
 
   /** @param largest How many loads the largest combination has without a change. */

@@ -4,12 +4,12 @@ import { valueAt, withValueAt } from '../../src/rig/document-path.js';
 import {
   ENTRY_LISTS,
   entriesOf,
-  freeId,
   withCopy,
   withEntry,
   withoutEntry,
   withoutPart,
 } from '../../src/rig/entries.js';
+import { freeId } from '../../src/rig/free-names.js';
 import { loadFromKind, newEntry } from '../../src/rig/new-entries.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';

@@ -87,6 +87,7 @@ describe('the sizes that are enough', () => {
       has: '1,000 W',
       needs: '2,000 W',
       isEnough: false,
+      share: 2,
     });
   });
 

@@ -4,7 +4,7 @@ import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import type { Amount } from '../quantity/parse-amount.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { TypicalLoad } from '../reference/typical-loads.js';
-import { freeId } from '../rig/entries.js';
+import { freeId } from '../rig/free-names.js';
 import { loadFromKind } from '../rig/new-entries.js';
 import type { Circuit, Load, Part, Rig } from '../rig/schema.js';
 import { LARGEST_BREAKER_A } from '../reference/breaker-curves.js';

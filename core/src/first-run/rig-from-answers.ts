@@ -1,5 +1,5 @@
 import type { Quantity } from '../quantity/quantity.js';
-import { freeId } from '../rig/entries.js';
+import { freeId } from '../rig/free-names.js';
 import { RIG_FORMAT, RIG_VERSION, type Circuit, type Rig } from '../rig/schema.js';
 import type { FirstAnswers } from './answers.js';
 import { withFirstLoads } from './loads-from-answers.js';

@@ -3,7 +3,7 @@ import { kindOfPart, PART_KINDS, type PartKind } from '../reference/kinds-of-par
 import { BASES, type Basis, type Quantity } from '../quantity/quantity.js';
 import { parseNumber } from '../quantity/parse.js';
 import { choiceWords } from '../rig/choice-words.js';
-import { freeId } from '../rig/entries.js';
+import { freeId } from '../rig/free-names.js';
 import { fieldAt } from '../rig/field-table.js';
 import type { Load, Part, Rig } from '../rig/schema.js';
 import { describeProblem, type RigProblem } from '../rig/problems.js';

@@ -1,5 +1,6 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
+import { freeId, freeName } from './free-names.js';
 import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
 
 /** A number of a part that can be corrected on its own. */
@@ -56,6 +57,26 @@ export function withState(rig: Rig, sceneId: string, loadId: string, state: stri
 /** The rig with a new reading of the battery's charge. */
 export function withCharge(rig: Rig, sceneId: string, percent: number, readAt: string): Rig {
   return withScene(rig, sceneId, (scene) => ({ ...scene, charge: { percent, readAt } }));
+}
+
+/** The rig with what is on in one scene kept as a scene of its own, under a name. */
+export function withSceneKept(rig: Rig, sceneId: string, name: string): Rig {
+  const scene = rig.scenes.find(({ id }) => id === sceneId);
+  if (!scene) return rig;
+  const own = freeName(
+    name,
+    rig.scenes.map((each) => each.name),
+  );
+  const id = freeId(
+    own,
+    rig.scenes.map((each) => each.id),
+  );
+  return { ...rig, scenes: [...rig.scenes, { ...scene, id, name: own }] };
+}
+
+/** The rig without a scene that was kept; the first is what is on, and stays. */
+export function withoutScene(rig: Rig, sceneId: string): Rig {
+  return { ...rig, scenes: rig.scenes.filter(({ id }, index) => index === 0 || id !== sceneId) };
 }
 
 /** The rig with what an arrival test found of a supply: volts with nothing on, and resistance. */

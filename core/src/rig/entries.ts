@@ -1,3 +1,4 @@
+import { freeId, freeName } from './free-names.js';
 import type { Load, Rig } from './schema.js';
 
 /** The lists of a rig whose entries a person adds, copies and removes. */
@@ -28,35 +29,6 @@ export const ENTRY_WORDS: Readonly<Record<EntryList, string>> = {
 
 export type Removal =
   { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };
-
-const LONGEST_ID = 60;
-
-/**
- * An id made from a name that is not taken yet.
- *
- * @example
- * freeId('Dust extractor', ['dust-extractor']); // 'dust-extractor-2'
- */
-export function freeId(name: string, taken: readonly string[]): string {
-  const plain = name
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, LONGEST_ID);
-  const id = plain || 'part';
-  return firstFree((n) => (n === 1 ? id : `${id}-${n}`), taken);
-}
-
-/** A name that is not taken yet: the name itself, or with a number after it. */
-export function freeName(name: string, taken: readonly string[]): string {
-  return firstFree((n) => (n === 1 ? name : `${name} ${n}`), taken);
-}
-
-function firstFree(candidate: (n: number) => string, taken: readonly string[], n = 1): string {
-  return taken.includes(candidate(n)) ? firstFree(candidate, taken, n + 1) : candidate(n);
-}
 
 export function entriesOf(rig: Rig, list: EntryList): readonly Entry[] {
   return rig[list] ?? [];

@@ -1,7 +1,8 @@
 import type { Quantity } from '../quantity/quantity.js';
 import { kindOfPart, type UsualRange } from '../reference/kinds-of-parts.js';
 import type { TypicalLoad, TypicalPart } from '../reference/typical-loads.js';
-import { entriesOf, freeId, freeName, type Entry, type EntryList } from './entries.js';
+import { entriesOf, type Entry, type EntryList } from './entries.js';
+import { freeId, freeName } from './free-names.js';
 import type { Bus, Circuit, Load, Part, Rig } from './schema.js';
 
 /** Of a new part nothing is known yet: what is filled in says that it is a guess. */

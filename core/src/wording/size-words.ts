@@ -9,6 +9,8 @@ export interface SizeWords {
   readonly needs: string;
   /** Undefined where it is not entered what there is. */
   readonly isEnough: boolean | undefined;
+  /** What is enough over what there is; undefined where one of them is not known. */
+  readonly share: number | undefined;
 }
 
 /** What is a breaker by its name, and what has to be called one. */
@@ -31,6 +33,7 @@ export function sizeWords(style: NumberStyle, size: EnoughSize): SizeWords {
     what: `${name}${BREAKERS[part] ?? `, ${lasting}`}`,
     has: has === undefined ? 'not entered' : formatAmount(style, has, unit),
     needs: needs === undefined ? 'more than is made' : formatAmount(style, needs, unit, 'at-most'),
+    share: has === undefined || needs === undefined ? undefined : needs / has,
     isEnough: has === undefined ? undefined : needs !== undefined && has >= needs,
   };
 }
