@@ -63,9 +63,11 @@ async function* together(page: Page): AsyncGenerator<string> {
   await expect(room.headline).toHaveText(/Trips/);
   await page.getByRole('radio', { name: 'My order' }).check();
   await expect(page.getByRole('list', { name: 'My order' })).toBeVisible();
+  const limits = page.getByRole('radio', { name: 'Limits' });
+  if (await limits.isVisible()) await limits.check();
+  await expect(page.getByRole('list', { name: 'Would not help' })).toBeVisible();
   await page.getByRole('button', { name: /^Rig:/ }).click();
   await expect(page.getByRole('menuitem', { name: 'Open a file …' })).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Would not help' })).toBeVisible();
   yield 'Together, where it trips, with the menu and the ways to make it fit';
   await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: 'Who runs with whom' }).check();

@@ -78,7 +78,7 @@ test('a screen reader comes by everything in order, each with its name (accessib
 
   await describe.goTo('Loads');
   await page.getByRole('button', { name: 'Kettle', exact: true }).click();
-  await expect(describe.editor).toContainText('On battery');
+  await expect(describe.editor).toContainText('On top of your set');
   expectAsKept('loads', await readingOrder(page, 'article Kettle'));
 
   await page.keyboard.press('Control+k');
