@@ -4,7 +4,7 @@ import { checkNodeVersion } from './set-up/node-version.mjs';
 import { installPackages } from './set-up/packages.mjs';
 import { root } from './set-up/paths.mjs';
 
-// What is tried at random: systems beside the naive check, or spoilt rig files; then -- COUNT SEED.
+// What is tried at random: systems beside the naive check, spoilt rig files, or every subset of sets; then -- COUNT SEED.
 const [what, ...countAndSeed] = process.argv.slice(2);
 await runScript(async () => {
   checkNodeVersion();

@@ -84,38 +84,44 @@ type AnySupply = typeof anySupply extends fc.Arbitrary<infer T> ? T : never;
 type Pair = readonly [number, number];
 const pair = maybe(fc.constantFrom<Pair>([0, 1], [1, 0], [1, 2], [2, 0]));
 
-export const anySystem: fc.Arbitrary<AnySystem> = fc
-  .record({
-    loads: fc.array(anyLoad, { minLength: 1, maxLength: 4 }),
-    supply: anySupply,
-    tie: pair,
-    chain: fc.boolean(),
-    lock: pair,
-    shedder: pair,
-  })
-  .map(({ loads, supply, tie, chain, lock, shedder }) => {
-    const rig = rigOf(loads, supply);
-    const id = (place: number) => rig.loads[place]?.id ?? '';
-    const exists = (both: Pair | undefined): both is Pair =>
-      both?.every((place) => place < loads.length) ?? false;
-    const ties = exists(tie) ? tiesOf(tie, chain && loads.length > 2) : [];
-    return {
-      supply: supply.id,
-      on: loads.map(({ level, isHeldOff }, place) => ({
-        load: id(place),
-        ...(level && { state: 'low' }),
-        ...(isHeldOff && { heldOff: 'yes' as const }),
-      })),
-      rig: {
-        ...rig,
-        ties: ties.map(([leader, follower]) => ({ leader: id(leader), follower: id(follower), delayS: 0 })),
-        ...(exists(lock) && { locks: [{ id: 'lock', name: 'Lock', loads: lock.map(id) }] }),
-        ...(exists(shedder) && {
-          shedders: [{ id: 'shed', name: 'Shedder', watches: id(shedder[0]), drops: id(shedder[1]) }],
-        }),
-      },
-    };
-  });
+/** Few enough loads for every order of their starts to be tried. */
+export const anySystem = anySystemOf(1, 4);
+
+/** A system with so many loads. */
+export function anySystemOf(minLength: number, maxLength: number): fc.Arbitrary<AnySystem> {
+  return fc
+    .record({
+      loads: fc.array(anyLoad, { minLength, maxLength }),
+      supply: anySupply,
+      tie: pair,
+      chain: fc.boolean(),
+      lock: pair,
+      shedder: pair,
+    })
+    .map(({ loads, supply, tie, chain, lock, shedder }) => {
+      const rig = rigOf(loads, supply);
+      const id = (place: number) => rig.loads[place]?.id ?? '';
+      const exists = (both: Pair | undefined): both is Pair =>
+        both?.every((place) => place < loads.length) ?? false;
+      const ties = exists(tie) ? tiesOf(tie, chain && loads.length > 2) : [];
+      return {
+        supply: supply.id,
+        on: loads.map(({ level, isHeldOff }, place) => ({
+          load: id(place),
+          ...(level && { state: 'low' }),
+          ...(isHeldOff && { heldOff: 'yes' as const }),
+        })),
+        rig: {
+          ...rig,
+          ties: ties.map(([leader, follower]) => ({ leader: id(leader), follower: id(follower), delayS: 0 })),
+          ...(exists(lock) && { locks: [{ id: 'lock', name: 'Lock', loads: lock.map(id) }] }),
+          ...(exists(shedder) && {
+            shedders: [{ id: 'shed', name: 'Shedder', watches: id(shedder[0]), drops: id(shedder[1]) }],
+          }),
+        },
+      };
+    });
+}
 
 /** Loads that start together on a source: each sees of a start what passes through it. */
 export const tiedOnSource = anySystem.filter(
