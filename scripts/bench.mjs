@@ -26,6 +26,8 @@ await runScript(async () => {
       entryPoints: [join(root, `core/bench/${name}.bench.ts`)],
       outfile: bundle,
       bundle: true,
+      // It brings a file that it looks for beside itself.
+      external: ['highs'],
       platform: 'node',
       format: 'esm',
       logLevel: 'error',

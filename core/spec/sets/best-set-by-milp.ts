@@ -42,6 +42,8 @@ function programmeOf({ loads, continuous, tiers, circuits }: ScalarRig): string 
     Math.max(continuous, ...tiers.filter(([, lasts]) => lasts >= seconds).map(([va]) => va));
   const deadline = ({ running, start }: ScalarLoad): number =>
     start ? ceiling(start.seconds) - (start.va - running) : Infinity;
+  const isNoLater = (one: ScalarLoad, other: ScalarLoad): boolean =>
+    one.start !== undefined && deadline(one) <= deadline(other);
   const started = loads.filter(({ start }) => start);
   const rows = [
     `${sum(loads)} <= ${continuous}`,
@@ -53,12 +55,7 @@ function programmeOf({ loads, continuous, tiers, circuits }: ScalarRig): string 
       const before =
         load.startsBy === 'itself'
           ? loads
-          : loads.filter(
-              (other) =>
-                other.startsBy === 'itself' ||
-                (other.start && deadline(other) <= deadline(load)) ||
-                other === load,
-            );
+          : loads.filter((other) => other === load || other.startsBy === 'itself' || isNoLater(other, load));
       // Where the load is off, the row asks nothing.
       return `${sum(before)} + ${all} ${of(load.id)} <= ${deadline(load) + all}`;
     }),

@@ -9,7 +9,7 @@ import { check } from '../../src/verdict/check.js';
 import type { Limit } from '../../src/verdict/limit.js';
 import { always } from '../always.js';
 import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
-import { anySystem } from '../naive/any-system.js';
+import { anySystemOf } from '../naive/any-system.js';
 
 /** Every subset tried: the sets that pass and to which nothing can be added. */
 function byBruteForce(count: number, test: (mask: number) => boolean, required = 0): readonly number[] {
@@ -86,9 +86,11 @@ describe('the largest combinations', () => {
 
   it('are tested as the check tests them, in systems of every kind, whatever was asked before (every subset, in any order)', () => {
     always(
-      fc.property(anySystem, fc.infiniteStream(fc.nat()), ({ rig, supply }, places) => {
+      fc.property(anySystemOf(2, 6), fc.infiniteStream(fc.nat()), ({ rig, supply }, places) => {
         const compiled = compile(rig);
-        for (const edge of ['pessimistic', 'optimistic'] as const) {
+        // In the user's favour tied loads may do better than one of them alone: no rule of parts there.
+        const edges: readonly Edge[] = rig.ties?.length ? ['pessimistic'] : ['pessimistic', 'optimistic'];
+        for (const edge of edges) {
           const { loads, failingPart } = runsTogether(compiled, { supply, edge });
           const passes = (mask: number): boolean => {
             const on = bitsOf(mask).map((bit) => ({ load: loads[bit]!.id }));
@@ -104,7 +106,7 @@ describe('the largest combinations', () => {
           }
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 80 },
     );
   });
 });

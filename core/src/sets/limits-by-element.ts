@@ -151,7 +151,9 @@ class ElementSeen {
     // In the user's favour more may count for less; and charging backs off as loads are added.
     const mayStandIn = edge === 'pessimistic' && !charges(element) && element.kind !== 'neutral';
     this.standIns = mayStandIn ? new StandIns(consumers, element.members, groups) : undefined;
-    this.steady = new KnownOfCase(this.standIns, (running) => this.testSteady(running), NOTHING_STARTS);
+    // Peaks of current add up whatever their angles: the stand-in of two loads has less than both.
+    const ofSteady = element.kind === 'inverter' ? undefined : this.standIns;
+    this.steady = new KnownOfCase(ofSteady, (running) => this.testSteady(running), NOTHING_STARTS);
   }
 
   runs(mask: number): boolean {
