@@ -30,6 +30,7 @@ export {
   withRunningFrom,
   withoutCharging,
   withOnly,
+  withoutHolding,
   withStartMoved,
   withState,
   withSupply,

@@ -29,7 +29,7 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 })
 export class LoadList {
   private readonly numberStyle = inject(UnitChoice).numbers;
-  private readonly state = inject(TogetherState);
+  protected readonly state = inject(TogetherState);
   private readonly ticks = viewChildren(Tick);
 
   protected readonly groups = computed(() =>
@@ -82,6 +82,10 @@ export class LoadList {
   /** The line under a load: whether it can be switched on, or why it runs on nothing although it is on. */
   protected whyOf(row: LoadRow): OutlookLine | undefined {
     return row.notFed ? { mark: 'not-fed', words: `not on this supply: ${row.notFed}` } : row.outlook;
+  }
+
+  protected isHeldOff({ load }: LoadRow): boolean {
+    return this.state.scene().on.some((entry) => entry.load === load.id && entry.heldOff === 'yes');
   }
 
   protected states(row: LoadRow): readonly Choice[] {

@@ -23,6 +23,7 @@ import {
   withPartNumber,
   withRunningFrom,
   withOnly,
+  withoutHolding,
   withStartMoved,
   withState,
   withSupply,
@@ -165,6 +166,13 @@ export class TogetherState {
   chooseState(loadId: string, stateId: string): void {
     this.session.change((rig) => withState(rig, this.scene().id, loadId, stateId), {
       label: `change the state of ${theLoad(this.nameOf(loadId))}`,
+    });
+  }
+
+  /** A load that was held off at its switch may start before the others again. */
+  letStart(loadId: string): void {
+    this.session.change((rig) => withoutHolding(rig, this.scene().id, loadId), {
+      label: `let ${theLoad(this.nameOf(loadId))} start by itself`,
     });
   }
 

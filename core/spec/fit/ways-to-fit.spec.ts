@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { staircaseOf } from '../../src/answers/staircase.js';
 import type { AskedSet, Change } from '../../src/fit/change.js';
 import { changedBy } from '../../src/fit/changed.js';
 import { waysToFit, type Way } from '../../src/fit/ways-to-fit.js';
@@ -122,6 +123,9 @@ describe('the ways to make a set fit', () => {
     const words = wayWords('point', asked.rig, least!);
     expect(words.does).toBe('Hold the compressor off until the others have started');
     expect(words.byHand).toMatch(/switch or thermostat/);
+    // Once it runs it may start again on top of all: that start is tested, and drawn, too.
+    const again = staircaseOf(least!.result)?.atAnyMoment.map(({ consumer }) => consumer.load.id);
+    expect(again).toEqual(['compressor']);
   });
 
   it('name the least round rating that is enough, and no inverter where a breaker decides (arithmetic)', () => {

@@ -102,7 +102,8 @@ export function staircaseOf(result: CheckResult, headId?: string): Staircase | u
       start: drawnStartOf(result, element, startOf(result, consumer, 'in-order')),
     })),
     atAnyMoment: [
-      ...floor.flatMap((consumer) =>
+      // What was held off until its turn starts by itself from then on.
+      ...[...floor, ...order.filter(({ load }) => load.usage === 'by-itself')].flatMap((consumer) =>
         momentStart(drawnStartOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
       ),
       ...(result.verdict === 'holds' ? result.restarts : []).flatMap(({ loadId }) =>

@@ -54,6 +54,16 @@ export function withState(rig: Rig, sceneId: string, loadId: string, state: stri
   }));
 }
 
+/** The rig with a load that starts by itself no longer held off at its switch. */
+export function withoutHolding(rig: Rig, sceneId: string, loadId: string): Rig {
+  return withScene(rig, sceneId, (scene) => ({
+    ...scene,
+    on: scene.on.map(({ heldOff, ...entry }) =>
+      entry.load === loadId || heldOff === undefined ? entry : { ...entry, heldOff },
+    ),
+  }));
+}
+
 /** The rig with a new reading of the battery's charge. */
 export function withCharge(rig: Rig, sceneId: string, percent: number, readAt: string): Rig {
   return withScene(rig, sceneId, (scene) => ({ ...scene, charge: { percent, readAt } }));
