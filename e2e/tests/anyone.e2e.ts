@@ -102,6 +102,8 @@ test.describe('on the phone', () => {
       expect(await small()).toEqual([]);
     }
     await describe.goTo('Loads');
+    // The room is there once its first load is.
+    await expect(describe.editor.getByRole('textbox', { name: 'Name of the load' })).toHaveValue('Bandsaw');
     for (const load of ['Roof air conditioner', 'Varnish cabinet']) {
       await page.getByRole('button', { name: load, exact: true }).first().click();
       await expect(describe.editor.getByRole('textbox', { name: 'Name of the load' })).toHaveValue(load);

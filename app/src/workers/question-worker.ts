@@ -80,9 +80,9 @@ export class QuestionWorker {
     for (const job of waiting) job.failed(new Error(event.message || 'The worker could not be started'));
   }
 
-  /** However busy this thread is meanwhile, no question that is waited for stands behind a dropped one for long. */
+  /** No question that is waited for stands behind a dropped one for long, and what was stopped costs no more battery. */
   private giveGrace(): void {
-    if (this.grace !== undefined || this.dropped.size === 0 || this.waiting.size === 0) return;
+    if (this.grace !== undefined || this.dropped.size === 0) return;
     this.grace = setTimeout(() => {
       this.grace = undefined;
       this.endWhatIsInTheWay();
@@ -90,7 +90,7 @@ export class QuestionWorker {
   }
 
   private endWhatIsInTheWay(): void {
-    if (this.dropped.size === 0 || this.waiting.size === 0) return;
+    if (this.dropped.size === 0) return;
     this.end();
     for (const job of this.waiting) this.begin(job);
   }

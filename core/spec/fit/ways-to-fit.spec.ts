@@ -52,7 +52,7 @@ describe('the ways to make a set fit', () => {
             }
         }
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 
@@ -85,7 +85,7 @@ describe('the ways to make a set fit', () => {
           if (changes.length === 2)
             for (const each of changes) expect(verdictAfter(asked, each)).not.toBe('holds');
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 

@@ -53,7 +53,7 @@ describe('the sizes that are enough', () => {
           failing.filter(({ element, kind }) => !known.includes(`${kind} ${element.id}`)).map(({ id }) => id),
         ).toEqual([]);
       }),
-      { numRuns: 12 },
+      { numRuns: 6 },
     );
   });
 

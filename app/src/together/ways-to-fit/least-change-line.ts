@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
+import type { Way } from '@heliarch/core';
 import { wayWords } from '@heliarch/core/explaining';
 import { keepTogether } from '../../components/keep-together';
 import { UnitChoice } from '../../components/unit-choice';
@@ -41,17 +42,19 @@ export class LeastChangeLine {
     return isAboutThis ? given.value : undefined;
   });
   protected readonly isAsked = computed(() => this.state.waysAsked()?.newest.status === 'asked');
-  /** The first that needs no purchase and is no test of a fact. */
-  protected readonly least = computed(() => this.given()?.ways[0]);
+  /** The first that is no test of a fact: what may turn out to be so is no change that a hand makes. */
+  protected readonly least = computed(() => this.given()?.ways.find((way) => !isFact(way)));
   protected readonly words = computed(() => {
     const given = this.given();
     if (!given) return undefined;
-    const [least] = given.ways;
+    const least = this.least();
     const words = least && wayWords(this.numberStyle, this.state.rig(), least);
     const { does, then } = words ?? NOTHING_FOUND;
     return { does: keepTogether(does), then: keepTogether(then) };
   });
 }
+
+const isFact = ({ changes }: Way): boolean => changes.some(({ by }) => by === 'who-carries');
 
 const NOTHING_FOUND = {
   does: 'No change was found that is enough',

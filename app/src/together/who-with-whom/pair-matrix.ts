@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
 import { explainLimit, plainText, VERDICT_WORDS, type Load, type Pair, type Verdict } from '@heliarch/core';
 import { marginWords } from '@heliarch/core/explaining';
 import { AnswerState } from '../../components/answer-state';
+import { ChoiceBar, type Choice } from '../../components/choice-bar';
 import { LibraryStyles } from '../../components/library/library-styles';
 import { WaitingStyles } from '../../components/library/waiting-styles';
 import { UnitChoice } from '../../components/unit-choice';
@@ -24,11 +25,27 @@ interface Row {
   readonly cells: readonly Cell[];
 }
 
+type Filter = 'all' | 'conflicts' | 'trips';
+
+const FILTERS: readonly Choice<Filter>[] = [
+  { id: 'all', label: 'All loads' },
+  { id: 'conflicts', label: 'In conflict' },
+  { id: 'trips', label: 'What trips' },
+];
+
+/** Whose pairs leave a load in view. */
+const COUNTS: Record<Exclude<Filter, 'all'>, (verdict: Verdict) => boolean> = {
+  conflicts: (verdict) => verdict !== 'holds',
+  trips: (verdict) => verdict === 'trips',
+};
+
+const isAbout = ({ starts, runs }: Pair, id: string): boolean => starts === id || runs === id;
+
 /** Each load that starts while each other one runs; the rows that trip come first. */
 @Component({
   selector: 'heli-pair-matrix',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, NzButtonComponent, NzSpinComponent, VerdictMark],
+  imports: [AnswerState, ChoiceBar, NzButtonComponent, NzSpinComponent, VerdictMark],
   templateUrl: './pair-matrix.html',
   styleUrl: './pair-matrix.css',
 })
@@ -37,6 +54,8 @@ export class PairMatrix {
   protected readonly state = inject(WhomState);
   protected readonly pair = this.state.pair;
   readonly taken = output();
+  protected readonly filters = FILTERS;
+  protected readonly shows = signal<Filter>('all');
 
   constructor() {
     inject(LibraryStyles).bring(WaitingStyles);
@@ -45,7 +64,11 @@ export class PairMatrix {
   protected readonly matrix = computed(() => {
     const given = this.state.pairs();
     if (!given) return undefined;
-    const { loads, pairs } = given.value;
+    const { pairs } = given.value;
+    const shows = this.shows();
+    const loads = given.value.loads.filter(
+      ({ id }) => shows === 'all' || pairs.some((pair) => isAbout(pair, id) && COUNTS[shows](pair.verdict)),
+    );
     const byIds = new Map(pairs.map((pair) => [`${pair.starts} ${pair.runs}`, pair]));
     const rows = loads.map((load): Row => {
       const cells = loads.map(({ id, name }): Cell => {
