@@ -19,11 +19,13 @@ export class KnownOfCase {
   /**
    * @param standIns Undefined where none may stand for the loads.
    * @param test Whether it passes while these run.
+   * @param testAtMost The same with whatever else there is at its most, for stand-ins.
    * @param starts The place of the load that starts.
    */
   constructor(
     private readonly standIns: StandIns | undefined,
     private readonly test: (running: readonly Consumer[]) => boolean,
+    private readonly testAtMost: (standing: readonly Consumer[]) => boolean,
     private readonly starts: number,
   ) {}
 
@@ -43,7 +45,7 @@ export class KnownOfCase {
     for (const times of TRIED_TIMES) {
       const tried = most.map((value) => value * times);
       const standing = this.standIns?.drawing(tried, this.starts);
-      if (!standing || !this.test(standing)) continue;
+      if (!standing || !this.testAtMost(standing)) continue;
       this.borne = [...this.borne, tried];
       return true;
     }

@@ -9,7 +9,7 @@ import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import { bitsOf } from './bits.js';
 import { KnownOfCase, NOTHING_STARTS } from './known-of-case.js';
-import { StandIns } from './stand-ins.js';
+import { atMost, StandIns } from './stand-ins.js';
 import { shrunk } from './monotone-memory.js';
 
 /**
@@ -153,7 +153,12 @@ class ElementSeen {
     this.standIns = mayStandIn ? new StandIns(consumers, element.members, groups) : undefined;
     // Peaks of current add up whatever their angles: the stand-in of two loads has less than both.
     const ofSteady = element.kind === 'inverter' ? undefined : this.standIns;
-    this.steady = new KnownOfCase(ofSteady, (running) => this.testSteady(running), NOTHING_STARTS);
+    this.steady = new KnownOfCase(
+      ofSteady,
+      (running) => this.testSteady(running, this.others),
+      (standing) => this.testSteady(standing, this.others.map(atMost)),
+      NOTHING_STARTS,
+    );
   }
 
   runs(mask: number): boolean {
@@ -167,19 +172,20 @@ class ElementSeen {
       this.startsKnown.get(start) ??
       new KnownOfCase(
         this.standIns,
-        (running) => this.testStart(running, consumer),
+        (running) => this.testStart(running, this.others, consumer),
+        (standing) => this.testStart(standing, this.others.map(atMost), atMost(consumer)),
         this.consumers.findIndex(({ load }) => load.id === consumer.load.id),
       );
     this.startsKnown.set(start, known);
     return known.passes(mask & this.seen, (seen) => this.running(seen));
   }
 
-  private testSteady(running: readonly Consumer[]): boolean {
-    return !steadyLimits(this.element, new RunningSet([...running, ...this.others])).some(this.fails);
+  private testSteady(running: readonly Consumer[], others: readonly Consumer[]): boolean {
+    return !steadyLimits(this.element, new RunningSet([...running, ...others])).some(this.fails);
   }
 
-  private testStart(running: readonly Consumer[], consumer: Consumer): boolean {
-    return !startLimits([this.element], [...running, ...this.others], consumer).some(this.fails);
+  private testStart(running: readonly Consumer[], others: readonly Consumer[], consumer: Consumer): boolean {
+    return !startLimits([this.element], [...running, ...others], consumer).some(this.fails);
   }
 
   private isThere(mask: number): boolean {

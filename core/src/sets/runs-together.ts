@@ -21,7 +21,7 @@ export interface SetQuestion {
   readonly edge: Edge;
   readonly mustInclude?: readonly string[];
   readonly mustNot?: readonly string[];
-  /** Only the loads of one circuit. */
+  /** Only the loads of one circuit, and what every set must have. */
   readonly circuit?: string;
   /** Sets that hold in some order of their starts (the default), or whatever the order is. */
   readonly startOrder?: 'best' | 'any';
@@ -58,7 +58,9 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
   const excluded = new Set(question.mustNot);
   const pinned = new Set(question.mustInclude);
   const fed = rig.loads
-    .filter(({ id, circuit }) => !excluded.has(id) && (question.circuit ?? circuit) === circuit)
+    .filter(
+      ({ id, circuit }) => !excluded.has(id) && (pinned.has(id) || (question.circuit ?? circuit) === circuit),
+    )
     .filter(({ id }) => !system.whyNotFed(id))
     .sort((a, b) => Number(pinned.has(b.id)) - Number(pinned.has(a.id)) || watts(b) - watts(a));
   const loads = fed.slice(0, MOST_IN_A_MASK);

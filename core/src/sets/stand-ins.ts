@@ -86,6 +86,24 @@ function exampleOf(consumers: readonly Consumer[]): Consumer {
   return { ...first!, parts: [{ ...highest, start: undefined }] };
 }
 
+/** A load with every number at its most and no doubt left: doubts that combine beside a stand-in would come to too little. */
+export function atMost(consumer: Consumer): Consumer {
+  const most = ({ value, plus, causes }: DoubtfulTerm): DoubtfulTerm => ({
+    value: value + plus,
+    minus: 0,
+    plus: 0,
+    causes,
+  });
+  return {
+    ...consumer,
+    parts: consumer.parts.map(({ running, start, ...part }) => ({
+      ...part,
+      running: { ...running, watts: most(running.watts), nonActive: most(running.nonActive) },
+      start: start && { ...start, va: most(start.va) },
+    })),
+  };
+}
+
 function withDraw(consumer: Consumer, watts: number, nonActive: number): Consumer {
   const exactly = (value: number): DoubtfulTerm => ({ value, minus: 0, plus: 0, causes: [] });
   return {
