@@ -1,4 +1,4 @@
-import { scan, switchMap, map, merge, take, takeUntil, type Observable } from 'rxjs';
+import { scan, switchMap, map, merge, takeWhile, type Observable } from 'rxjs';
 import type { Answer } from './answers';
 
 /** The answer that was given last and what it is about, and how the newest question stands. */
@@ -29,11 +29,7 @@ export function latest<Asked, T>(
 
 /** A question that a hand can stop: nobody waits for it then, and it says that it was stopped. */
 export function stoppable<T>(answer$: Observable<Answer<T>>, stop$: Observable<void>): Observable<Answer<T>> {
-  return merge(
-    answer$.pipe(takeUntil(stop$)),
-    stop$.pipe(
-      take(1),
-      map((): Answer<T> => ({ status: 'stopped' })),
-    ),
+  return merge(answer$, stop$.pipe(map((): Answer<T> => ({ status: 'stopped' })))).pipe(
+    takeWhile(({ status }) => status === 'asked' || status === 'so-far', true),
   );
 }

@@ -105,6 +105,15 @@ export class TogetherState {
   readonly contingenciesAsked = toSignal(
     latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.contingencies(rig, scene, startOrder)),
   );
+  /** Of this very question: what is said of another set or order would be wrong here. */
+  readonly ways = computed(() => {
+    const given = this.waysAsked()?.given;
+    const isAboutThis =
+      given?.about.rig === this.rig() &&
+      given.about.scene === this.scene() &&
+      given.about.startOrder === this.startOrder();
+    return isAboutThis ? given : undefined;
+  });
   private readonly stops = new Subject<void>();
   readonly waysAsked = toSignal(
     latest(this.asked$, ({ rig, scene, startOrder }) =>
@@ -152,9 +161,8 @@ export class TogetherState {
   }
 
   /** A way to make it fit is taken up: in one step, so that one undo takes it back. */
-  takeUp(change: (rig: Rig) => Rig, startOrder: StartOrderRule): void {
+  takeUp(change: (rig: Rig) => Rig): void {
     this.session.change(change, { label: 'try a change' });
-    this.startOrder.set(startOrder);
   }
 
   switchLoad(loadId: string, isOn: boolean): void {

@@ -35,12 +35,7 @@ export class LeastChangeLine {
   private readonly state = inject(TogetherState);
   protected readonly takeUp = takeUpChanges();
 
-  /** Of this very set: the answer about another one would be wrong here. */
-  private readonly given = computed(() => {
-    const given = this.state.waysAsked()?.given;
-    const isAboutThis = given?.about.rig === this.state.rig() && given.about.scene === this.state.scene();
-    return isAboutThis ? given.value : undefined;
-  });
+  private readonly given = computed(() => this.state.ways()?.value);
   protected readonly isAsked = computed(() => this.state.waysAsked()?.newest.status === 'asked');
   /** The first that is no test of a fact: what may turn out to be so is no change that a hand makes. */
   protected readonly least = computed(() => this.given()?.ways.find((way) => !isFact(way)));

@@ -24,7 +24,10 @@ export function takeUpChanges(): (changes: readonly Change[], prepared?: Prepare
         scenes: rig.scenes.map((each) => (each.id === id ? { ...each, supply: scene.supply, on } : each)),
       };
     };
-    state.takeUp(takenUp, after(state.rig()).startOrder);
+    const { startOrder } = after(state.rig());
+    // Another order alone changes nothing that is kept: there is no step to undo.
+    if (changes.some(({ by }) => by !== 'order')) state.takeUp(takenUp);
+    state.startOrder.set(startOrder);
   };
 }
 

@@ -1,22 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
 import { theLoad, type Load, type Way } from '@heliarch/core';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
+import { AnswerState } from '../../components/answer-state';
 import { LongWork } from '../../components/long-work';
 import { TogetherState } from '../together-state';
 import { takeUpChanges, withWanted } from './take-up-changes';
 import { WaysList } from './ways-list';
 
-/** What lets a load that is off join what is on, itself as it is. */
+/** What lets a load that is off join what is on; it may be turned down, but not off. */
 @Component({
   selector: 'heli-ways-for-load',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LongWork, WaysList],
+  imports: [AnswerState, LongWork, WaysList],
   template: `
     <h3>What would let {{ name() }} join</h3>
-    @if (asked()?.given; as given) {
+    @if (given(); as given) {
       <heli-ways-list
         [rig]="given.about.rig"
         [found]="given.value"
@@ -26,7 +27,15 @@ import { WaysList } from './ways-list';
         <p>No change and no two changes are enough.</p>
       }
     }
-    <heli-long-work what="Looking for ways" [answer]="asked()?.newest" (stopped)="stops.next()" />
+    <heli-long-work
+      what="Looking for ways"
+      [answer]="asked()?.newest"
+      (stopped)="stops.next()"
+      (again)="askAgain()"
+    />
+    @if (asked()?.newest?.status === 'failed') {
+      <heli-answer-state what="The ways" [answer]="asked()?.newest" (again)="askAgain()" />
+    }
   `,
   styles: `
     h3 {
@@ -43,7 +52,9 @@ export class WaysForLoad {
   protected readonly name = computed(() => theLoad(this.load().name));
   protected readonly stops = new Subject<void>();
 
+  private readonly attempt = signal(0);
   private readonly question = computed(() => {
+    this.attempt();
     const { id } = this.load();
     const rig = this.state.rig();
     return {
@@ -58,6 +69,16 @@ export class WaysForLoad {
       stoppable(this.answers.waysToFit(rig, scene, startOrder, [wanted]), this.stops),
     ),
   );
+
+  /** Of this very question. */
+  protected readonly given = computed(() => {
+    const given = this.asked()?.given;
+    return given?.about === this.question() ? given : undefined;
+  });
+
+  protected askAgain(): void {
+    this.attempt.update((attempt) => attempt + 1);
+  }
 
   protected takeUp({ changes }: Way, wanted: string): void {
     this.takeUpChanges(changes, (scene) => withWanted(scene, wanted));

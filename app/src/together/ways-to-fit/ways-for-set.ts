@@ -51,10 +51,5 @@ export class WaysForSet {
   protected readonly state = inject(TogetherState);
   protected readonly takeUp = takeUpChanges();
   protected readonly newest = computed(() => this.state.waysAsked()?.newest);
-  /** Of this very set: the answer about another one would be wrong here. */
-  protected readonly given = computed(() => {
-    const given = this.state.waysAsked()?.given;
-    const isAboutThis = given?.about.rig === this.state.rig() && given.about.scene === this.state.scene();
-    return isAboutThis ? given : undefined;
-  });
+  protected readonly given = this.state.ways;
 }
