@@ -191,43 +191,17 @@ function closeSpread({ hard, squares, ownGroup }: OpenSpread, halfWidth: number)
  */
 export function groupByCause(terms: readonly Pick<DoubtfulTerm, 'causes'>[]): Int32Array {
   const parent = new Int32Array(terms.length);
-  const firstWithCause = terms.length > FEW_TERMS ? new FirstOfMany() : new FirstOfFew();
+  const firstWithCause = new Map<string, number>();
   for (let index = 0; index < terms.length; index += 1) {
     parent[index] = index;
     for (const cause of terms[index]!.causes) {
-      const first = firstWithCause.of(cause, index);
-      if (first !== index) parent[rootOf(parent, index)] = rootOf(parent, first);
+      const first = firstWithCause.get(cause);
+      if (first === undefined) firstWithCause.set(cause, index);
+      else parent[rootOf(parent, index)] = rootOf(parent, first);
     }
   }
   for (let index = 0; index < parent.length; index += 1) parent[index] = rootOf(parent, index);
   return parent;
-}
-
-/** Up to so many terms, comparing names is quicker than a map of them. */
-const FEW_TERMS = 48;
-
-/** The first term with each cause. */
-class FirstOfFew {
-  private readonly causes: string[] = [];
-  private readonly firsts: number[] = [];
-
-  of(cause: string, index: number): number {
-    const place = this.causes.indexOf(cause);
-    if (place >= 0) return this.firsts[place]!;
-    this.causes.push(cause);
-    this.firsts.push(index);
-    return index;
-  }
-}
-
-class FirstOfMany {
-  private readonly firsts = new Map<string, number>();
-
-  of(cause: string, index: number): number {
-    const first = this.firsts.get(cause);
-    if (first === undefined) this.firsts.set(cause, index);
-    return first ?? index;
-  }
 }
 
 function rootOf(parent: Int32Array, index: number): number {
