@@ -115,7 +115,7 @@ function addWhatIfQuestions(program: Command, { out, err }: Output): void {
     .option('--supply <id>', 'the supply, by its id')
     .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
     .option('--scene <id>', 'a scene of the file, in place of what is not named')
-    .option('--want <ids>', 'loads that are to run besides, as they are')
+    .option('--want <ids>', 'loads that are to run besides: they may be turned down, not off')
     .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
     .option('--json', 'print them as JSON')
     .action(async (file: string, options: FitOptions) => {

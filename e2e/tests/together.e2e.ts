@@ -210,7 +210,7 @@ test.describe('can these run together?', () => {
     await expect(page.getByRole('radio', { name: 'Fan only' })).toBeChecked();
   });
 
-  test('a load that is off says what would let it join, itself as it is', async ({ page }) => {
+  test('a load that is off says what would let it join', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();
     const numbers = await together.openNumbers('Convection oven');

@@ -55,7 +55,7 @@ export class Answers {
     return this.ask(rig, async (questions) => questions.settlement(scene, startOrder));
   }
 
-  /** @param kept Loads that must run as they are. */
+  /** @param kept Loads that must stay on. */
   waysToFit(
     rig: Rig,
     scene: CheckScene,

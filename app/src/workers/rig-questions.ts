@@ -94,7 +94,7 @@ export class RigQuestions {
     return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
   }
 
-  /** @param kept Loads that must run as they are. @param tell Told of each way as it is found. */
+  /** @param kept Loads that must stay on. @param tell Told of each way as it is found. */
   waysToFit(
     scene: CheckScene,
     startOrder: StartOrderRule,

@@ -22,7 +22,6 @@ const ask = (rig: Rig, supply: string, ...ids: string[]): AskedSet => ({
 });
 const kinds = (ways: readonly Way[]) => ways.map(({ changes }) => changes.map(({ by }) => by).join('+'));
 
-/** Charging off for so long is charging off: the minutes are for the hand. */
 const anySet = fc.record({
   supply: fc.constantFrom(...tern.supplies.map(({ id }) => id)),
   ids: fc.subarray(
@@ -164,7 +163,7 @@ describe('the ways to make a set fit', () => {
     expect(kinds(waysToFit(asked).ways)).not.toContain('supply');
   });
 
-  it('leave the wanted load as it is, and let one wait for the other only where each of the two holds', () => {
+  it('leave the wanted load on, and let one wait for the other only where each of the two holds', () => {
     const { ways } = waysToFit(ask(tern, 'battery', 'kettle', 'oven', 'fridge'), { kept: ['oven'] });
     expect(ways.length).toBeGreaterThan(0);
     for (const { changes } of ways)

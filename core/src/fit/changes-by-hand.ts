@@ -13,7 +13,7 @@ const MOST_SWAPS = 2;
 /**
  * What a hand at the switches can do otherwise, one thing at a time; waits apart, which follow from what goes off.
  *
- * @param kept Loads that must stay as they are: those that are wanted.
+ * @param kept Loads that must stay on: those that are wanted.
  */
 export function changesByHand(
   asked: AskedSet,

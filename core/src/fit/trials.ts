@@ -2,7 +2,7 @@ import type { Rig } from '../rig/schema.js';
 import { compile, type CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
 import { fits } from '../verdict/fits.js';
-import type { Limit } from '../verdict/limit.js';
+import { headroomShare, type Limit } from '../verdict/limit.js';
 import { situationOf } from '../verdict/situation.js';
 import { compareVerdicts } from '../verdict/verdict.js';
 import type { AskedSet, Change } from './change.js';
@@ -56,7 +56,7 @@ export class Trials {
     const now = this.check(asked);
     const later = laterOf(changes);
     const then = later && this.try(later).result;
-    const result = then && compareVerdicts(then.verdict, now.verdict) > 0 ? then : now;
+    const result = then && isTighter(then, now) ? then : now;
     return { changes, asked, result, isWhole: this.isWhole(changes, now) };
   }
 
@@ -80,6 +80,12 @@ export class Trials {
   private check(asked: AskedSet): CheckResult {
     return check(this.compiledOf(asked), asked.scene, asked.startOrder);
   }
+}
+
+/** Of two that hold, what has less to spare: no more may be promised. */
+function isTighter(one: CheckResult, other: CheckResult): boolean {
+  const spare = ({ decider }: CheckResult): number => (decider ? headroomShare(decider, 'pessimistic') : 1);
+  return (compareVerdicts(one.verdict, other.verdict) || spare(other) - spare(one)) > 0;
 }
 
 /** Once what another one waits for has ended, it runs and that one is off. */

@@ -28,7 +28,7 @@ export interface WaysToFit {
 }
 
 export interface FitQuestion {
-  /** Loads that must run as they are: the one that is wanted. */
+  /** Loads that must stay on, if turned down: the one that is wanted. */
   readonly kept?: readonly string[];
   readonly progress?: Progress;
   readonly tell?: (soFar: WaysToFit) => void;

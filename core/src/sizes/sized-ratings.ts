@@ -149,8 +149,7 @@ const asTotal = (each: number | undefined, units: number): number | undefined =>
 /** All batteries of a bus together, each with the same part. */
 function ofBank(rig: Rig, bus: string): readonly SizedRating[] {
   const batteries = rig.batteries.filter((battery) => battery.bus === bus);
-  const [first] = batteries;
-  if (!first) return [];
+  if (batteries.length === 0) return [];
   const seconds = [...new Set(batteries.flatMap(({ tiers = [] }) => tiers.map((tier) => tier.seconds)))];
   const edit = (each: Rig, change: (battery: Battery) => Battery): Rig => ({
     ...each,
@@ -165,7 +164,7 @@ function ofBank(rig: Rig, bus: string): readonly SizedRating[] {
   const of = {
     part: 'battery',
     id: bus,
-    name: first.name,
+    name: batteries.map(({ name }) => name).join(' and '),
     unit: 'A',
     also: undefined,
     standard: undefined,
