@@ -1,9 +1,10 @@
 import { compile, type Rig } from '../src/index.js';
 import { combinationsOf } from '../src/planning.js';
-import { bitsOf } from '../src/sets/bits.js';
+import { bitAt, bitsOf, countBits, union } from '../src/sets/bits.js';
 import { maximalSets } from '../src/sets/maximal-sets.js';
 import { MonotoneMemory } from '../src/sets/monotone-memory.js';
 import { runsTogether } from '../src/sets/runs-together.js';
+import { countingLoads, mostWorth } from '../src/sets/worth-bound.js';
 import { fits } from '../src/verdict/fits.js';
 import { situationOfAll } from '../src/verdict/situation.js';
 import { milpSolver, mostTogether } from '../spec/sets/best-set-by-milp.js';
@@ -40,7 +41,7 @@ for (const count of [16, 20, 24]) {
 }
 
 const solver = await milpSolver();
-for (const count of [24, 30]) {
+for (const count of [24, 30, 40]) {
   const scalar = scalarRig(count);
   const rig: Rig = scalarRigAsRig(scalar);
   const ours = timed(() => largestOf(rig));
@@ -58,10 +59,11 @@ console.log(
 );
 
 function largestOf(rig: Rig): number {
-  const { loads, failingPart } = runsTogether(compile(rig), { supply: SUPPLY, edge: 'pessimistic' });
-  const worth = (mask: number): number => bitsOf(mask).length;
-  const sets = [...maximalSets(loads.length, new MonotoneMemory(failingPart), 0, { worth, most: 1 })];
-  return Math.max(0, ...sets.map(worth));
+  const { loads, failingPart, budgets } = runsTogether(compile(rig), { supply: SUPPLY, edge: 'pessimistic' });
+  const worths = countingLoads(loads);
+  const ranking = { worths, bound: mostWorth(worths, budgets()), most: 1 };
+  const sets = [...maximalSets(loads.length, new MonotoneMemory(failingPart), 0, ranking)];
+  return Math.max(0, ...sets.map(countBits));
 }
 
 interface Plain {
@@ -93,7 +95,7 @@ function backtracking({ count, test }: Plain) {
     for (let place = from; place < count && isWhole; place += 1) {
       tests += 1;
       if (tests % 256 === 0 && performance.now() - start > BACKTRACKING_MS) isWhole = false;
-      if (test(mask | (1 << place))) grow(place + 1, mask | (1 << place));
+      if (test(union(mask, bitAt(place)))) grow(place + 1, union(mask, bitAt(place)));
     }
   };
   grow(0, 0);

@@ -154,11 +154,13 @@ test.describe('describing a system', () => {
     await expect(together.ladder).toContainText('Machines 15 A');
   });
 
-  test('Tern, typed in from a printed list, gives the same verdicts as the shipped file', async ({
+  test('Tern’s system and half of its loads, typed in from a printed list, give the same verdicts as the shipped file', async ({
     page,
   }) => {
     test.slow();
     const describe = new DescribePage(page);
+    const inUse = new Set(shipped.scenes[0]!.on.map(({ load }) => load));
+    const printed = shipped.loads.filter(({ id }, index) => inUse.has(id) || index % 2 === 0);
     const together = new TogetherPage(page);
     await openEmptyBook(page);
     await page.getByRole('button', { name: 'Describe your own' }).click();
@@ -200,16 +202,14 @@ test.describe('describing a system', () => {
       await describe.enter(describe.sheet, 'supplies[]', supply, shipped);
     }
     await describe.goTo('Loads');
-    for (const load of shipped.loads) await describe.enterLoad(load, shipped);
+    for (const load of printed) await describe.enterLoad(load, shipped);
     await expect(page.getByText('Not kept yet')).toBeHidden();
 
     const typed = rigOf(await savedFile(page, together));
-    const asTyped = (id: string) => typed.loads[shipped.loads.findIndex((load) => load.id === id)]!.id;
+    const asTyped = (id: string) => typed.loads[printed.findIndex((load) => load.id === id)]!.id;
     for (const [index, supply] of shipped.supplies.entries()) {
       for (let pick = 1; pick < 60; pick += 1) {
-        const set = shipped.loads
-          .filter((_, load) => (pick * 2654435761) % (load + 3) < 2)
-          .map(({ id }) => id);
+        const set = printed.filter((_, load) => (pick * 2654435761) % (load + 3) < 2).map(({ id }) => id);
         const one = check(compile(shipped), { supply: supply.id, on: set.map((load) => ({ load })) });
         const other = check(compile(typed), {
           supply: typed.supplies[index]!.id,

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import type { Quantity } from '../../src/quantity/quantity.js';
-import { bitsOf } from '../../src/sets/bits.js';
+import { bitsOf, countBits } from '../../src/sets/bits.js';
 import { maximalSets } from '../../src/sets/maximal-sets.js';
 import { MonotoneMemory } from '../../src/sets/monotone-memory.js';
+import { countingLoads, mostWorth } from '../../src/sets/worth-bound.js';
 import { runsTogether } from '../../src/sets/runs-together.js';
 import { unlocked } from '../../src/system/locks.js';
 import { compile } from '../../src/system/compile.js';
@@ -52,7 +53,8 @@ function compare({ rig, supply }: AnySystem, edge: (typeof EDGES)[number], index
     return;
   }
   const compiled = compile(rig);
-  const { loads, failingPart } = runsTogether(compiled, { supply, edge });
+  const { loads, failingPart, budgets } = runsTogether(compiled, { supply, edge });
+  const bound = mostWorth(countingLoads(loads), budgets());
   const system = compiled.on(supply);
   const passing = new Set<number>();
   for (let mask = 0; mask < 2 ** loads.length; mask += 1) {
@@ -69,9 +71,10 @@ function compare({ rig, supply }: AnySystem, edge: (typeof EDGES)[number], index
   );
   const found = [...maximalSets(loads.length, new MonotoneMemory(failingPart))].sort((a, b) => a - b);
   combinations += found.length;
-  if (found.join() === maximal.sort((a, b) => a - b).join()) return;
+  const ruledOut = [...passing].filter((mask) => bound(mask, mask) < countBits(mask));
+  if (found.join() === maximal.sort((a, b) => a - b).join() && ruledOut.length === 0) return;
   console.error(
-    `seed ${seed}, system ${index}, ${edge}: found ${found.join(' ')}, every subset ${maximal.join(' ')}`,
+    `seed ${seed}, system ${index}, ${edge}: found ${found.join(' ')}, every subset ${maximal.join(' ')}, ruled out ${ruledOut.join(' ')}`,
   );
   console.error(JSON.stringify({ rig, supply }));
   process.exit(1);

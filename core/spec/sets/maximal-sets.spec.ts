@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { bitsOf, countBits } from '../../src/sets/bits.js';
-import { byNumber, maximalSets } from '../../src/sets/maximal-sets.js';
+import { bitsOf, common, countBits, minus, union } from '../../src/sets/bits.js';
+import { maximalSets } from '../../src/sets/maximal-sets.js';
 import { byTest, MonotoneMemory } from '../../src/sets/monotone-memory.js';
+import { countingLoads, mostWorth } from '../../src/sets/worth-bound.js';
 import { runsTogether } from '../../src/sets/runs-together.js';
 import type { Edge } from '../../src/quantity/quantity.js';
 import { compile } from '../../src/system/compile.js';
@@ -26,6 +27,22 @@ function byBruteForce(count: number, test: (mask: number) => boolean, required =
 
 const rising = (masks: Iterable<number>): readonly number[] => [...masks].sort((a, b) => a - b);
 
+describe('sets as masks', () => {
+  const anySet = fc.bigInt({ min: 0n, max: 2n ** 52n - 1n });
+  it('have up to 52 loads: what they have in common, in one of them and left is as of whole numbers of any size (BigInt)', () => {
+    always(
+      fc.property(anySet, anySet, (a, b) => {
+        const [one, other] = [Number(a), Number(b)];
+        expect(common(one, other)).toBe(Number(a & b));
+        expect(union(one, other)).toBe(Number(a | b));
+        expect(minus(one, other)).toBe(Number(a & ~b));
+        expect(bitsOf(one).reduce((sum, place) => sum + 2 ** place, 0)).toBe(one);
+        expect(countBits(one)).toBe(bitsOf(one).length);
+      }),
+    );
+  });
+});
+
 describe('the largest combinations', () => {
   const anyConflicts = fc.record({
     count: fc.integer({ min: 0, max: 9 }),
@@ -49,7 +66,12 @@ describe('the largest combinations', () => {
     always(
       fc.property(anyConflicts, fc.integer({ min: 1, max: 4 }), ({ count, parts }, most) => {
         const test = (mask: number): boolean => !parts.some((part) => (part & mask) === part);
-        const found = [...maximalSets(count, new MonotoneMemory(byTest(test)), 0, { worth: byNumber, most })];
+        const found = [
+          ...maximalSets(count, new MonotoneMemory(byTest(test)), 0, {
+            worths: Array<number>(count).fill(1),
+            most,
+          }),
+        ];
         const sizes = (masks: readonly number[]) =>
           masks
             .map(countBits)
@@ -84,14 +106,15 @@ describe('the largest combinations', () => {
     }
   });
 
-  it('are tested as the check tests them, in systems of every kind, whatever was asked before (every subset, in any order)', () => {
+  it('are tested as the check tests them, in systems of every kind, whatever was asked before, and no sum of watts rules one out that passes (every subset, in any order)', () => {
     always(
       fc.property(anySystemOf(2, 6), fc.infiniteStream(fc.nat()), ({ rig, supply }, places) => {
         const compiled = compile(rig);
         // In the user's favour tied loads may do better than one of them alone: no rule of parts there.
         const edges: readonly Edge[] = rig.ties?.length ? ['pessimistic'] : ['pessimistic', 'optimistic'];
         for (const edge of edges) {
-          const { loads, failingPart } = runsTogether(compiled, { supply, edge });
+          const { loads, failingPart, budgets } = runsTogether(compiled, { supply, edge });
+          const bound = mostWorth(countingLoads(loads), budgets());
           const passes = (mask: number): boolean => {
             const on = bitsOf(mask).map((bit) => ({ load: loads[bit]!.id }));
             const { limits, notFed } = check(compiled, { supply, on });
@@ -103,6 +126,7 @@ describe('the largest combinations', () => {
             const part = failingPart(mask!);
             expect(part === undefined).toBe(passes(mask!));
             if (part !== undefined) expect([part & ~mask!, passes(part)]).toEqual([0, false]);
+            else expect(bound(mask!, mask!)).toBe(countBits(mask!));
           }
         }
       }),

@@ -157,7 +157,7 @@ describe('check', () => {
           expect(compareVerdicts(after, before)).toBeGreaterThanOrEqual(0);
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 150 },
     );
   });
 

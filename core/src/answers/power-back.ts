@@ -1,6 +1,5 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { isSoftStarted } from '../electrical/soft-starter.js';
-import { LOCK_OUT_S } from '../reference/soft-starters.js';
+import { restartWaitOf } from '../electrical/restart-wait.js';
 import { SAME_MOMENT_S } from '../reference/rough-use.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
@@ -58,18 +57,13 @@ interface ConsumerWave {
 }
 
 function wavesOf(restarting: readonly Consumer[]): readonly ConsumerWave[] {
-  const byWait = [...restarting].sort((a, b) => waitOf(a) - waitOf(b));
+  const byWait = [...restarting].sort((a, b) => restartWaitOf(a.load) - restartWaitOf(b.load));
   return byWait.reduce<readonly ConsumerWave[]>((waves, consumer) => {
     const last = waves.at(-1);
-    const afterS = waitOf(consumer);
+    const afterS = restartWaitOf(consumer.load);
     if (!last || afterS - last.afterS > SAME_MOMENT_S) return [...waves, { afterS, consumers: [consumer] }];
     return [...waves.slice(0, -1), { ...last, consumers: [...last.consumers, consumer] }];
   }, []);
-}
-
-function waitOf({ load, parts }: Consumer): number {
-  if (load.restartWaitS !== undefined) return load.restartWaitS;
-  return parts.some(({ part }) => isSoftStarted(part)) ? LOCK_OUT_S.usual : 0;
 }
 
 function limitsOf(situation: Situation, restarting: readonly Consumer[]): readonly Limit[] {

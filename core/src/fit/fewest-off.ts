@@ -1,7 +1,8 @@
-import { bitsOf } from '../sets/bits.js';
-import { byNumber, maximalSets } from '../sets/maximal-sets.js';
+import { bitAt, bitsOf, union } from '../sets/bits.js';
+import { maximalSets } from '../sets/maximal-sets.js';
 import { MonotoneMemory } from '../sets/monotone-memory.js';
 import { runsTogether } from '../sets/runs-together.js';
+import { countingLoads, mostWorth } from '../sets/worth-bound.js';
 import type { Change } from './change.js';
 import type { Trial, Trials } from './trials.js';
 
@@ -19,7 +20,7 @@ export function fewestOff(trials: Trials, kept: ReadonlySet<string>): Trial | un
   const mustInclude = rig.loads
     .filter(({ id, isProtected }) => isOn.has(id) && (kept.has(id) || isProtected === 'yes'))
     .map(({ id }) => id);
-  const { loads, leftOut, failingPart } = runsTogether(trials.compiledOf(trials.asked), {
+  const { loads, leftOut, failingPart, budgets } = runsTogether(trials.compiledOf(trials.asked), {
     supply,
     ...(charge && { charge }),
     states: new Map(on.flatMap(({ load, state }) => (state === undefined ? [] : [[load, state]]))),
@@ -29,11 +30,12 @@ export function fewestOff(trials: Trials, kept: ReadonlySet<string>): Trial | un
   });
   if (leftOut.length > 0) return undefined;
   const required = loads.reduce(
-    (mask, { id }, place) => (mustInclude.includes(id) ? mask | (1 << place) : mask),
+    (mask, { id }, place) => (mustInclude.includes(id) ? union(mask, bitAt(place)) : mask),
     0,
   );
   const sets = maximalSets(loads.length, new MonotoneMemory(failingPart), required, {
-    worth: byNumber,
+    worths: countingLoads(loads),
+    bound: mostWorth(countingLoads(loads), budgets()),
     most: 1,
   });
   const largest = [...sets].at(-1);

@@ -5,9 +5,11 @@ import { check } from '../verdict/check.js';
 import { headroomShare, type Limit } from '../verdict/limit.js';
 import type { LoadOn } from '../verdict/situation.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
-import { bitsOf } from './bits.js';
-import { byNumber, maximalSets } from './maximal-sets.js';
+import type { Ranking } from './best-so-far.js';
+import { bitAt, bitsOf, union } from './bits.js';
+import { maximalSets } from './maximal-sets.js';
 import { MonotoneMemory } from './monotone-memory.js';
+import { countingLoads, mostWorth, type WattsBudget } from './worth-bound.js';
 import { runsTogether, type SetQuestion } from './runs-together.js';
 
 /** Loads that run together and to which none can be added. */
@@ -68,10 +70,10 @@ export function combinationsOf(
   tell: (soFar: Combinations) => void = () => undefined,
   progress: Progress = noProgress,
 ): Combinations {
-  const { loads, leftOut, failingPart } = runsTogether(compiled, question);
+  const { loads, leftOut, failingPart, budgets } = runsTogether(compiled, question);
   const { mustInclude = [], rank = 'number' } = question;
   const isAll = loads.length <= MOST_FOR_ALL;
-  const ranking = isAll ? undefined : { worth: worthBy(rank, loads), most: MOST_BEST };
+  const ranking = isAll ? undefined : bestBy(rank, loads, budgets());
   const beyond = leftOut.map(({ id }) => id);
   const found: Combination[] = [];
   const required = maskOf(loads, mustInclude);
@@ -103,10 +105,11 @@ export function largestAbove(
   question: SetQuestion,
   above: number,
 ): Combination | undefined {
-  const { loads, failingPart } = runsTogether(compiled, question);
+  const { loads, failingPart, budgets } = runsTogether(compiled, question);
   const required = maskOf(loads, question.mustInclude ?? []);
   if (required === undefined) return undefined;
-  const ranking = { worth: byNumber, most: 1, above };
+  const worths = countingLoads(loads);
+  const ranking = { worths, bound: mostWorth(worths, budgets()), most: 1, above };
   const [largest] = [
     ...maximalSets(loads.length, new MonotoneMemory(failingPart), required, ranking),
   ].reverse();
@@ -121,7 +124,7 @@ export function largestAbove(
 /** Loads that must be in every set, as a mask; undefined where one of them is not in question at all. */
 function maskOf(loads: readonly Load[], ids: readonly string[]): number | undefined {
   const places = ids.map((id) => loads.findIndex((load) => load.id === id));
-  return places.includes(-1) ? undefined : places.reduce((mask, place) => mask | (1 << place), 0);
+  return places.includes(-1) ? undefined : places.reduce((mask, place) => union(mask, bitAt(place)), 0);
 }
 
 /** One must is worth more than any number of shoulds, and one should more than any number of mays. */
@@ -130,10 +133,9 @@ const WORTH = { must: 10_000, should: 100, may: 1 } as const;
 const importanceOf = ({ importance = 'should' }: Load): number => WORTH[importance];
 
 /** Of what is to spare no bound is known before a set is checked: then the most loads are looked for. */
-function worthBy(rank: CombinationRank, loads: readonly Load[]): (mask: number) => number {
-  if (rank !== 'importance') return byNumber;
-  const worths = loads.map(importanceOf);
-  return (mask) => bitsOf(mask).reduce((sum, bit) => sum + (worths[bit] ?? 0), 0);
+function bestBy(rank: CombinationRank, loads: readonly Load[], budgets: readonly WattsBudget[]): Ranking {
+  const worths = rank === 'importance' ? loads.map(importanceOf) : countingLoads(loads);
+  return { worths, bound: mostWorth(worths, budgets), most: MOST_BEST };
 }
 
 function combinationOf(

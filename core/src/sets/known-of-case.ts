@@ -2,9 +2,6 @@ import type { Consumer } from '../electrical/consumer.js';
 import { KnownByParts } from './known-by-parts.js';
 import type { MostDrawn, StandIns } from './stand-ins.js';
 
-/** The place of the load that starts, where none does. */
-export const NOTHING_STARTS = 31;
-
 /** How much more than it was asked for a case is tried with, so that it answers for what comes next too. */
 const TRIED_TIMES = [2, 1.4, 1.15, 1];
 /** A case that stand-ins do not settle is not tried with them for ever. */
@@ -20,13 +17,13 @@ export class KnownOfCase {
    * @param standIns Undefined where none may stand for the loads.
    * @param test Whether it passes while these run.
    * @param testAtMost The same with whatever else there is at its most, for stand-ins.
-   * @param starts The place of the load that starts.
+   * @param starts The place of the load that starts, where one does.
    */
   constructor(
     private readonly standIns: StandIns | undefined,
     private readonly test: (running: readonly Consumer[]) => boolean,
     private readonly testAtMost: (standing: readonly Consumer[]) => boolean,
-    private readonly starts: number,
+    private readonly starts?: number,
   ) {}
 
   passes(seen: number, running: (seen: number) => readonly Consumer[]): boolean {

@@ -7,10 +7,11 @@ import { boggedDown } from '../verdict/other-surges.js';
 import type { Situation } from '../verdict/situation.js';
 import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
-import { bitsOf } from './bits.js';
-import { KnownOfCase, NOTHING_STARTS } from './known-of-case.js';
-import { atMost, StandIns } from './stand-ins.js';
+import { bitAt, bitsOf, common, isWithin, minus, MOST_IN_A_MASK, union } from './bits.js';
+import { KnownOfCase } from './known-of-case.js';
+import { askingLeast, atMost, largestClass, leastDrawn, StandIns } from './stand-ins.js';
 import { shrunk } from './monotone-memory.js';
+import type { WattsBudget } from './worth-bound.js';
 
 /**
  * What `fits` says of the sets of some loads, one element at a time: a limit depends on no load but those whose current
@@ -42,9 +43,9 @@ export class LimitsByElement {
     edge: Edge,
   ) {
     const maskOf = (is: (consumer: Consumer) => boolean): number =>
-      consumers.reduce((mask, consumer, bit) => (is(consumer) ? mask | (1 << bit) : mask), 0);
+      consumers.reduce((mask, consumer, bit) => (is(consumer) ? union(mask, bitAt(bit)) : mask), 0);
     this.floor = maskOf(runsFirst);
-    this.byHand = maskOf(ties.bringsStart) & ~this.floor;
+    this.byHand = minus(maskOf(ties.bringsStart), this.floor);
     this.atAnyMoment = maskOf(
       (consumer) => consumer.load.usage === 'by-itself' && ties.bringsStart(consumer),
     );
@@ -67,8 +68,19 @@ export class LimitsByElement {
   /** As `failingPart`, where every load must be able to start last, so that the order does not matter. */
   failingPartInAnyOrder(mask: number): number | undefined {
     return (
-      this.failsRunning(mask) ?? this.failsAtSomeMoment(mask) ?? this.failsToStart(mask & this.byHand, mask)
+      this.failsRunning(mask) ??
+      this.failsAtSomeMoment(mask) ??
+      this.failsToStart(common(mask, this.byHand), mask)
     );
+  }
+
+  /** What the running limits, and the starts that may come at any moment, come to as sums of watts. */
+  budgets(): readonly WattsBudget[] {
+    const starting = bitsOf(this.atAnyMoment);
+    return this.elements.flatMap((element) => [
+      ...element.budget(undefined),
+      ...starting.flatMap((bit) => element.budget(bit)),
+    ]);
   }
 
   private failsRunning(mask: number): number | undefined {
@@ -77,7 +89,7 @@ export class LimitsByElement {
   }
 
   private failsAtSomeMoment(mask: number): number | undefined {
-    return this.failsToStart(mask & this.atAnyMoment, mask) ?? this.failsBogged(mask);
+    return this.failsToStart(common(mask, this.atAnyMoment), mask) ?? this.failsBogged(mask);
   }
 
   /** @param starting Those of the set that have to start on top of all of it. */
@@ -100,18 +112,18 @@ export class LimitsByElement {
 
   private failsAt(start: number, consumer: Consumer, mask: number, bit: number): number | undefined {
     const failing = this.elements.find((element) => !element.starts(start, consumer, mask));
-    const isOff = (part: number): boolean => (part & (1 << bit)) === 0;
+    const isOff = (part: number): boolean => !isWithin(bitAt(bit), part);
     return failing && shrunk(mask, (part) => isOff(part) || failing.starts(start, consumer, part));
   }
 
   /** As `someOrderPasses`: again and again one that can be last is taken away. */
   private startsInSomeOrder(mask: number): boolean {
-    const floor = mask & this.floor;
-    let left = mask & this.byHand;
+    const floor = common(mask, this.floor);
+    let left = common(mask, this.byHand);
     while (left !== 0) {
-      const last = bitsOf(left).find((bit) => this.starts(bit, floor | left));
+      const last = bitsOf(left).find((bit) => this.starts(bit, union(floor, left)));
       if (last === undefined) return false;
-      left &= ~(1 << last);
+      left = minus(left, bitAt(last));
     }
     return true;
   }
@@ -123,12 +135,13 @@ export class LimitsByElement {
 }
 
 /** Beyond the bits of a mask: a load that bogs down is another case than its start. */
-const BOGGED = 32;
+const BOGGED = MOST_IN_A_MASK;
 
 /** One element, and what is known of the sets that it sees. */
 class ElementSeen {
   /** Loads whose current passes through it, and all that have a say in its limits, as masks. */
   private readonly members: number;
+  private readonly groups: readonly { has(id: string): boolean }[];
   private readonly seen: number;
   private readonly isAlwaysThere: boolean;
   private readonly steady: KnownOfCase;
@@ -140,13 +153,14 @@ class ElementSeen {
     private readonly consumers: readonly Consumer[],
     private readonly others: readonly Consumer[],
     private readonly fails: (limit: Limit) => boolean,
-    edge: Edge,
+    private readonly edge: Edge,
   ) {
     const maskOf = (ids: { has(id: string): boolean }): number =>
-      consumers.reduce((mask, { load }, bit) => (ids.has(load.id) ? mask | (1 << bit) : mask), 0);
-    const groups = loadsThatCount(element);
+      consumers.reduce((mask, { load }, bit) => (ids.has(load.id) ? union(mask, bitAt(bit)) : mask), 0);
+    this.groups = loadsThatCount(element);
+    const { groups } = this;
     this.members = maskOf(element.members);
-    this.seen = groups.reduce((mask, ids) => mask | maskOf(ids), 0);
+    this.seen = groups.reduce((mask, ids) => union(mask, maskOf(ids)), 0);
     this.isAlwaysThere = charges(element) || others.some(({ load }) => element.members.has(load.id));
     // In the user's favour more may count for less; and charging backs off as loads are added.
     const mayStandIn = edge === 'pessimistic' && !charges(element) && element.kind !== 'neutral';
@@ -157,12 +171,11 @@ class ElementSeen {
       ofSteady,
       (running) => this.testSteady(running, this.others),
       (standing) => this.testSteady(standing, this.others.map(atMost)),
-      NOTHING_STARTS,
     );
   }
 
   runs(mask: number): boolean {
-    return !this.isThere(mask) || this.steady.passes(mask & this.seen, (seen) => this.running(seen));
+    return !this.isThere(mask) || this.steady.passes(common(mask, this.seen), (seen) => this.running(seen));
   }
 
   /** @param start Which start or surge it is, for what is known of it. */
@@ -177,7 +190,33 @@ class ElementSeen {
         this.consumers.findIndex(({ load }) => load.id === consumer.load.id),
       );
     this.startsKnown.set(start, known);
-    return known.passes(mask & this.seen, (seen) => this.running(seen));
+    return known.passes(common(mask, this.seen), (seen) => this.running(seen));
+  }
+
+  /** @param start The place of a load that starts on top of all others. */
+  budget(start: number | undefined): readonly WattsBudget[] {
+    const starting = start === undefined ? undefined : this.consumers[start]!;
+    if (starting && !this.element.members.has(starting.load.id)) return [];
+    const places = largestClass(this.consumers, this.element.members, this.groups).filter(
+      (place) => place !== start,
+    );
+    const example = this.consumers[places[0] ?? -1];
+    if (!example) return [];
+    const watts = this.consumers.map((consumer) => leastDrawn(consumer, this.edge));
+    const passes = (drawn: number): boolean => {
+      const standing = [askingLeast(example, drawn)];
+      return starting
+        ? this.testStart(standing, this.others, starting)
+        : this.testSteady(standing, this.others);
+    };
+    const failsAt = leastFailing(
+      passes,
+      places.reduce((sum, place) => sum + watts[place]!, 0),
+    );
+    const loads = places.reduce((mask, place) => union(mask, bitAt(place)), 0);
+    return failsAt === undefined
+      ? []
+      : [{ loads, watts, failsAt, whileOn: start === undefined ? 0 : bitAt(start) }];
   }
 
   private testSteady(running: readonly Consumer[], others: readonly Consumer[]): boolean {
@@ -189,12 +228,27 @@ class ElementSeen {
   }
 
   private isThere(mask: number): boolean {
-    return this.isAlwaysThere || (mask & this.members) !== 0;
+    return this.isAlwaysThere || common(mask, this.members) !== 0;
   }
 
   private running(mask: number): readonly Consumer[] {
     return bitsOf(mask).map((bit) => this.consumers[bit]!);
   }
+}
+
+/** How closely a budget is found, as a share of what all loads draw. */
+const BUDGET_SHARE = 1 / 256;
+
+/** Watts that fail, a little above the least that do; undefined where none do. */
+function leastFailing(passes: (watts: number) => boolean, all: number): number | undefined {
+  if (passes(all)) return undefined;
+  let [passing, failing] = [0, all];
+  while (failing - passing > all * BUDGET_SHARE) {
+    const tried = (passing + failing) / 2;
+    if (passes(tried)) passing = tried;
+    else failing = tried;
+  }
+  return failing;
 }
 
 /** Every group of loads that a limit of an element asks about. */

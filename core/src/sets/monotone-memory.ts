@@ -1,4 +1,4 @@
-import { bitsOf } from './bits.js';
+import { bitAt, bitsOf, minus } from './bits.js';
 import { KnownByParts } from './known-by-parts.js';
 
 /** Tells whether a set has a property: undefined where it has, else a part of it that has not either, the smaller the better. */
@@ -38,7 +38,7 @@ export function byTest(passes: (mask: number) => boolean): FailingPart {
 /** A failing set without all that it fails without. */
 export function shrunk(failing: number, passes: (mask: number) => boolean): number {
   return bitsOf(failing).reduceRight((part, bit) => {
-    const without = part & ~(1 << bit);
+    const without = minus(part, bitAt(bit));
     return passes(without) ? part : without;
   }, failing);
 }

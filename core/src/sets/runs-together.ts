@@ -7,8 +7,9 @@ import { fits } from '../verdict/fits.js';
 import type { Limit } from '../verdict/limit.js';
 import { passesAt } from '../verdict/start-order.js';
 import { situationOfAll, type CheckScene, type LoadOn } from '../verdict/situation.js';
-import { bitsOf } from './bits.js';
+import { bitAt, bitsBelow, bitsOf, isWithin, MOST_IN_A_MASK, union } from './bits.js';
 import { byTest, shrunk, type FailingPart } from './monotone-memory.js';
+import type { WattsBudget } from './worth-bound.js';
 import { LimitsByElement } from './limits-by-element.js';
 
 /** Which loads a question about sets is about, and when a set counts. */
@@ -34,10 +35,9 @@ export interface RunsTogether {
   /** What is fed too and has no place in a mask: the smallest of very many. */
   readonly leftOut: readonly Load[];
   readonly failingPart: FailingPart;
+  /** What sets come to as sums of watts, for searches that look for the best. */
+  readonly budgets: () => readonly WattsBudget[];
 }
-
-/** More loads than this have no place in a mask of 32 bits with a sign. */
-export const MOST_IN_A_MASK = 30;
 
 /**
  * What of two circuits flows in their common neutral may be less where both draw: it is monotone in no direction, and
@@ -67,10 +67,14 @@ export function runsTogether(compiled: CompiledRig, question: SetQuestion): Runs
   function watts(load: Load): number {
     return wattsCounted(rig, load, question.states?.get(load.id));
   }
-  return { loads, leftOut: fed.slice(MOST_IN_A_MASK), failingPart: failingPartOf(system, question, loads) };
+  return { loads, leftOut: fed.slice(MOST_IN_A_MASK), ...testsOf(system, question, loads) };
 }
 
-function failingPartOf(system: System, question: SetQuestion, loads: readonly Load[]): FailingPart {
+function testsOf(
+  system: System,
+  question: SetQuestion,
+  loads: readonly Load[],
+): Pick<RunsTogether, 'failingPart' | 'budgets'> {
   const { rig } = system;
   const { charge, edge, startOrder = 'best', states } = question;
   const situationOf = (mask: number) => {
@@ -80,7 +84,7 @@ function failingPartOf(system: System, question: SetQuestion, loads: readonly Lo
   };
   const counts = ({ kind }: Limit): boolean => kind !== NOT_MONOTONE;
   const fails = (limit: Limit): boolean => counts(limit) && !passesAt([limit], edge);
-  const ofAll = situationOf(2 ** loads.length - 1);
+  const ofAll = situationOf(bitsBelow(loads.length));
   const consumers = ofAll.consumers.slice(0, loads.length);
   const byElement = new LimitsByElement(ofAll, consumers, ofAll.consumers.slice(loads.length), fails, edge);
   const tied = tiesAmong(rig, loads);
@@ -88,23 +92,24 @@ function failingPartOf(system: System, question: SetQuestion, loads: readonly Lo
     const situation = situationOf(mask);
     return fits(situation, situation.consumers, edge, startOrder, counts);
   });
-  return (mask) => {
+  const failingPart: FailingPart = (mask) => {
     if (isKeptApart(rig, loads, mask)) return shrunk(mask, (part) => !isKeptApart(rig, loads, part));
-    if (tied.some((pair) => (pair & mask) === pair)) return testTied(mask);
+    if (tied.some((pair) => isWithin(pair, mask))) return testTied(mask);
     return startOrder === 'any' ? byElement.failingPartInAnyOrder(mask) : byElement.failingPart(mask);
   };
+  return { failingPart, budgets: () => byElement.budgets() };
 }
 
 /** The loads of each tie, as masks: one alone starts as if there were no tie. */
 function tiesAmong(rig: Rig, loads: readonly Load[]): readonly number[] {
   const bitOf = (id: string): number => {
     const place = loads.findIndex((load) => load.id === id);
-    return place < 0 ? 0 : 1 << place;
+    return place < 0 ? 0 : bitAt(place);
   };
   return (rig.ties ?? [])
     .map(({ leader, follower }) => [bitOf(leader), bitOf(follower)] as const)
     .filter(([leader, follower]) => leader !== 0 && follower !== 0)
-    .map(([leader, follower]) => leader | follower);
+    .map(([leader, follower]) => union(leader, follower));
 }
 
 function isKeptApart(rig: Rig, loads: readonly Load[], mask: number): boolean {

@@ -1,9 +1,10 @@
 import type { Consumer } from '../electrical/consumer.js';
 import type { DoubtfulTerm } from '../quantity/combine-doubts.js';
+import type { Edge } from '../quantity/quantity.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Part } from '../rig/schema.js';
 import type { Members } from '../system/series-elements.js';
-import { bitsOf } from './bits.js';
+import { bitAt, bitsOf, minus } from './bits.js';
 
 /** Watts and vars of each class of loads, one after the other: what the loads of a set come to at most. */
 export type MostDrawn = readonly number[];
@@ -42,9 +43,9 @@ export class StandIns {
   }
 
   /** What the loads of a set come to at most, one of them left out. */
-  mostDrawn(mask: number, without: number): MostDrawn {
+  mostDrawn(mask: number, without?: number): MostDrawn {
     const most = new Array<number>(2 * this.examples.length).fill(0);
-    for (const bit of bitsOf(mask & ~(1 << without))) {
+    for (const bit of bitsOf(without === undefined ? mask : minus(mask, bitAt(without)))) {
       const at = 2 * this.classOf[bit]!;
       const [watts, nonActive] = this.draws[bit]!;
       most[at]! += watts;
@@ -54,7 +55,7 @@ export class StandIns {
   }
 
   /** Loads that draw so much, one of each class; none is the load that starts. */
-  drawing(most: MostDrawn, starts: number): readonly Consumer[] | undefined {
+  drawing(most: MostDrawn, starts?: number): readonly Consumer[] | undefined {
     const standing: Consumer[] = [];
     for (const [index, example] of this.examples.entries()) {
       const [watts, nonActive] = [most[2 * index]!, most[2 * index + 1]!];
@@ -65,6 +66,21 @@ export class StandIns {
     }
     return standing;
   }
+}
+
+/** Loads that count alike in every limit of an element, as places: the class with the most of them. */
+export function largestClass(
+  consumers: readonly Consumer[],
+  members: Members,
+  groups: readonly { has(id: string): boolean }[],
+): readonly number[] {
+  const classes = new Map<string, number[]>();
+  for (const [place, consumer] of consumers.entries()) {
+    if (!members.has(consumer.load.id)) continue;
+    const signature = signatureOf(consumer, members, groups);
+    classes.set(signature, [...(classes.get(signature) ?? []), place]);
+  }
+  return [...classes.values()].reduce((most, each) => (each.length > most.length ? each : most), []);
 }
 
 /** Which groups it belongs to, with what share, and whether its current is turned against that of the others. */
@@ -102,6 +118,27 @@ export function atMost(consumer: Consumer): Consumer {
       start: start && { ...start, va: most(start.va) },
     })),
   };
+}
+
+/**
+ * A load that asks the least of a limit while it draws so many watts: no vars, no doubts, no peaks, soon over. A set that
+ * comes to as many watts fails where this one does.
+ */
+export function askingLeast(consumer: Consumer, watts: number): Consumer {
+  const parts = consumer.parts.slice(0, 1).map((each) => ({
+    ...each,
+    part: { ...each.part, kind: 'resistance-heater' as const },
+    start: undefined,
+  }));
+  return withDraw({ ...consumer, load: { ...consumer.load, runsMinutes: 0 }, parts }, watts, 0);
+}
+
+/** Watts that a load draws at least, at an edge, W. */
+export function leastDrawn({ parts }: Consumer, edge: Edge): number {
+  return parts.reduce(
+    (sum, { running: { watts } }) => sum + watts.value - (edge === 'optimistic' ? watts.minus : 0),
+    0,
+  );
 }
 
 function withDraw(consumer: Consumer, watts: number, nonActive: number): Consumer {

@@ -1,6 +1,6 @@
 import type { CompiledRig } from '../system/compile.js';
 import type { CheckScene } from '../verdict/situation.js';
-import { bitsOf } from './bits.js';
+import { bitAt, bitsBelow, bitsOf, common, isWithin, minus, union } from './bits.js';
 import { maximalSets } from './maximal-sets.js';
 import { MonotoneMemory } from './monotone-memory.js';
 import { runsTogether } from './runs-together.js';
@@ -36,17 +36,17 @@ export function turnsOf(compiled: CompiledRig, { supply, charge, on }: CheckScen
     sets.push(set);
     if (sets.length > MOST_SETS) return undefined;
   }
-  const possible = sets.reduce((all, set) => all | set, 0);
+  const possible = sets.reduce(union, 0);
   const chosen = fewestThatCover(sets, possible);
   const ids = (mask: number): readonly string[] => bitsOf(mask).flatMap((bit) => loads[bit]?.id ?? []);
-  const throughout = chosen.reduce((common, set) => common & set, chosen.length > 1 ? -1 : 0);
+  const throughout = chosen.length > 1 ? chosen.reduce(common) : 0;
   let placed = throughout;
   const groups = chosen.map((set) => {
-    const own = set & ~placed;
-    placed |= set;
+    const own = minus(set, placed);
+    placed = union(placed, set);
     return ids(own);
   });
-  return { throughout: ids(throughout), groups, never: ids((2 ** loads.length - 1) & ~possible) };
+  return { throughout: ids(throughout), groups, never: ids(minus(bitsBelow(loads.length), possible)) };
 }
 
 /** As few sets as cover all, tried with one, then with two, and so on. */
@@ -62,10 +62,10 @@ function coverWithin(sets: readonly number[], left: number, depth: number): read
   if (left === 0) return [];
   if (depth === 0) return undefined;
   const having = bitsOf(left)
-    .map((bit) => sets.filter((set) => (set & (1 << bit)) !== 0))
+    .map((bit) => sets.filter((set) => isWithin(bitAt(bit), set)))
     .reduce((fewest, each) => (each.length < fewest.length ? each : fewest));
   for (const set of having) {
-    const others = coverWithin(sets, left & ~set, depth - 1);
+    const others = coverWithin(sets, minus(left, set), depth - 1);
     if (others) return [set, ...others];
   }
   return undefined;

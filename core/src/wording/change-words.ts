@@ -1,3 +1,4 @@
+import { restartWaitOf } from '../electrical/restart-wait.js';
 import type { Change, Purchase } from '../fit/change.js';
 import { scaledInverter } from '../fit/changed.js';
 import type { Way } from '../fit/ways-to-fit.js';
@@ -40,7 +41,7 @@ export function wayWords(style: NumberStyle, rig: Rig, { changes, result, brings
     does: capitalised(doesAll(style, rig, changes, result)),
     brief: briefly(style, result, verdictPhrase(said)),
     then: [`${verdictPhrase(said)}.`, said.action, ...beside].join(' '),
-    byHand: changes.flatMap((change) => handWords(change) ?? []).join(' '),
+    byHand: changes.flatMap((change) => handWords(rig, change)).join(' '),
   };
 }
 
@@ -232,7 +233,17 @@ function inverterWords(
 }
 
 /** What the hand has to know that the words of the change do not say. */
-function handWords(change: Change): string | undefined {
+function handWords(rig: Rig, change: Change): readonly string[] {
+  const said = handWordsOf(change);
+  const isOffFirst = change.by === 'hold-off' || change.by === 'wait';
+  const waitS = isOffFirst ? restartWaitOf(loadOf(rig, change.loadId)) : 0;
+  return [
+    ...(said === undefined ? [] : [said]),
+    ...(waitS > 0 ? [`Once off, it starts no sooner than ${formatDuration(waitS)} later.`] : []),
+  ];
+}
+
+function handWordsOf(change: Change): string | undefined {
   switch (change.by) {
     case 'hold-off':
       return 'At its switch or thermostat: off first, on last.';
