@@ -11,6 +11,7 @@ import {
 } from './exit-codes.ts';
 import { fitCommand, type FitOptions } from './fit-command.ts';
 import { openRig } from './open-rig.ts';
+import { planCommand, type PlanOptions } from './plan-command.ts';
 import { sizeCommand, type SizeOptions } from './size-command.ts';
 import { pairsCommand, setsCommand, type SetsOptions } from './sets-command.ts';
 
@@ -136,6 +137,18 @@ function addWhatIfQuestions(program: Command, { out, err }: Output): void {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
       out(sizeCommand(NUMBER_STYLE, rig, options, err));
+    });
+  program
+    .command('plan')
+    .description('plan a day of the file: when each job runs, so that nothing trips and the battery lasts')
+    .argument('<file>', 'a rig file')
+    .option('--day <id>', 'a day of the file, by its id; the first where none is named')
+    .option('--rounds <count>', 'how often a part is planned anew')
+    .option('--json', 'print the plan as JSON')
+    .action(async (file: string, options: PlanOptions) => {
+      const rig = await openRig(file);
+      err(unknownFieldLines(rig));
+      out(planCommand(NUMBER_STYLE, rig, options, err));
     });
 }
 

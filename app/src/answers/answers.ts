@@ -2,10 +2,12 @@ import { Injectable } from '@angular/core';
 import type {
   CheckScene,
   CombinationQuestion,
+  Day,
   EnoughSizes,
   Combinations,
   OneChangeAway,
   Outlook,
+  Placement,
   Progress,
   Rig,
   Scene,
@@ -18,6 +20,7 @@ import type {
   WhoRunsWithWhom,
   WorthLookingUp,
 } from '@heliarch/core';
+import type { DayPlan } from '@heliarch/core/scheduling';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
 import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
@@ -116,6 +119,22 @@ export class Answers {
     largest: number,
   ): Observable<Answer<readonly OneChangeAway[]>> {
     return this.askSearch(rig, (questions, progress) => questions.oneChangeAway(question, largest, progress));
+  }
+
+  planDay(rig: Rig, day: Day): Observable<Answer<DayPlan>> {
+    return this.askSearch(rig, (questions, progress, soFar) => questions.planDay(day, progress, soFar));
+  }
+
+  planAsKept(rig: Rig, day: Day): Observable<Answer<DayPlan | undefined>> {
+    return this.ask(rig, (questions) => questions.planAsKept(day));
+  }
+
+  placesOfPiece(
+    rig: Rig,
+    day: Day,
+    piece: Pick<Placement, 'job' | 'begin'>,
+  ): Observable<Answer<readonly number[]>> {
+    return this.ask(rig, (questions) => questions.placesOfPiece(day, piece));
   }
 
   private askSearch<T>(

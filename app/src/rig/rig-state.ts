@@ -59,7 +59,7 @@ export class RigState {
     this.chosen.set({ list, id });
   }
 
-  add(list: Exclude<EntryList, 'loads'>): void {
+  add(list: Exclude<EntryList, 'loads' | 'days'>): void {
     const entry = newEntry(this.rig(), list);
     this.session.change((rig) => withEntry(rig, list, entry), { label: `add ${entry.name}` });
     this.select(list, entry.id);

@@ -34,7 +34,7 @@ import { Supplies } from './supplies/supplies';
 /** As an address asks for them, in the order of their tabs. */
 const VIEWS = ['diagram', 'supplies', 'setup'];
 
-const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies'>[] = [
+const ADDED: readonly Exclude<EntryList, 'loads' | 'supplies' | 'days'>[] = [
   'circuits',
   'sources',
   'converters',

@@ -20,10 +20,12 @@ import {
   type CheckResult,
   type CheckScene,
   type CompiledRig,
+  type Day,
   type Dimming,
   type DropOut,
   type InputLimit,
   type Outlook,
+  type Placement,
   type PowerBack,
   type Progress,
   type Rig,
@@ -42,10 +44,14 @@ import {
   combinationsOf,
   enoughSizes,
   oneChangeAway,
+  placesOfPiece,
+  planAsKept,
+  planOfDay,
   turnsOf,
   waysToFit,
   whoRunsWithWhom,
 } from '@heliarch/core/planning';
+import type { DayPlan } from '@heliarch/core/scheduling';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -192,6 +198,28 @@ export class RigQuestions {
     progress: Progress,
   ): readonly OneChangeAway[] {
     return oneChangeAway(this.rigInUse, question, largest, throttled(progress));
+  }
+
+  /** @param soFar Told each better plan as it is found. */
+  planDay(day: Day, progress: Progress, soFar: (better: DayPlan) => void): DayPlan {
+    return planOfDay(
+      this.rigInUse,
+      day,
+      {},
+      (better) => {
+        const plan = planAsKept(this.rigInUse, { ...day, plan: [...better] });
+        if (plan) soFar(plan);
+      },
+      throttled(progress),
+    );
+  }
+
+  planAsKept(day: Day): DayPlan | undefined {
+    return planAsKept(this.rigInUse, day);
+  }
+
+  placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {
+    return placesOfPiece(this.rigInUse, day, piece);
   }
 
   private get rigInUse(): CompiledRig {

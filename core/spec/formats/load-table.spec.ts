@@ -18,6 +18,7 @@ describe('the load list as a table', () => {
       ...tern,
       loads: [],
       ties: [],
+      days: [],
       scenes: tern.scenes.map((scene) => ({ ...scene, on: [] })),
     };
     const { rig, lines } = readLoadTable('point', empty, [heads, ...body]);

@@ -1,3 +1,4 @@
+import { newDay } from '../../src/rig/day-edits.js';
 import fc from 'fast-check';
 import { findTypicalLoads, TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
 import { valueAt, withValueAt } from '../../src/rig/document-path.js';
@@ -29,9 +30,11 @@ describe('entries of a rig', () => {
       fc.property(fc.constantFrom('tern', 'marram'), fc.array(step, { maxLength: 12 }), (name, steps) => {
         const rig = steps.reduce((before, { list, action, pick }) => {
           if (action === 'add')
-            return list === 'loads'
-              ? withEntry(before, list, loadFromKind(before, TYPICAL_LOADS[pick]!, before.circuits[0]!.id))
-              : withEntry(before, list, newEntry(before, list));
+            return list === 'days'
+              ? withEntry(before, list, newDay(before, '2026-06-21'))
+              : list === 'loads'
+                ? withEntry(before, list, loadFromKind(before, TYPICAL_LOADS[pick]!, before.circuits[0]!.id))
+                : withEntry(before, list, newEntry(before, list));
           const entries = entriesOf(before, list);
           const id = entries[pick % Math.max(1, entries.length)]?.id ?? '';
           if (action === 'copy') return withCopy(before, list, id).rig;

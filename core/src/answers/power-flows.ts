@@ -1,4 +1,5 @@
 import { NO_CHARGING } from '../electrical/assist.js';
+import type { Interval } from '../quantity/quantity.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
 import { isCharging } from '../rig/charging-loads.js';
@@ -21,22 +22,31 @@ export interface PowerFlows {
 
 /** The flows of a set while everything that is on runs; both legs of a source together. */
 export function powerFlowsOf(result: CheckResult): PowerFlows {
-  const running = runningSetOf(result);
-  const conductors = sourceConductors(result.elements);
-  const battery = result.elements.find((element) => element.kind === 'battery');
+  const { fromSourceW, fromBatteryW, toChargeW } = flowsOf(result.elements, runningSetOf(result));
+  return { fromSourceW, fromBatteryW: fromBatteryW.stated, toChargeW };
+}
+
+/** The same of what runs, with the battery's share at the edges. */
+export function flowsOf(
+  elements: readonly SeriesElement[],
+  running: RunningSet,
+): Omit<PowerFlows, 'fromBatteryW'> & { readonly fromBatteryW: Interval } {
+  const conductors = sourceConductors(elements);
+  const battery = elements.find((element) => element.kind === 'battery');
   const fromSourceW = conductors.reduce((sum, each) => sum + runningThrough(each, running).watts.stated, 0);
   const withoutCharging = conductors.reduce((sum, each) => sum + withoutCharger(each, running), 0);
   return {
     fromSourceW,
-    fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running).stated : 0,
-    toChargeW: fromSourceW - withoutCharging + byChargers(result),
+    fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running) : NOTHING,
+    toChargeW: fromSourceW - withoutCharging + byChargers(running),
   };
 }
 
+const NOTHING: Interval = { lo: 0, stated: 0, hi: 0 };
+
 /** What stand-alone chargers draw. */
-function byChargers({ selfStarting }: CheckResult): number {
-  const chargers = selfStarting.filter(({ load }) => isCharging(load));
-  return runningSum(chargers).watts.stated;
+function byChargers({ consumers }: RunningSet): number {
+  return runningSum(consumers.filter(({ load }) => isCharging(load))).watts.stated;
 }
 
 type Conductor = BreakerElement | GeneratorElement | UnknownRatingElement;

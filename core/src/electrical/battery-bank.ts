@@ -17,7 +17,7 @@ import {
 const PERCENT = 100;
 
 /** Linear between points, flat outside of them. */
-function onLine(points: readonly (readonly [x: number, y: number])[], x: number): number {
+export function onLine(points: readonly (readonly [x: number, y: number])[], x: number): number {
   const after = points.findIndex(([at]) => at >= x);
   const right = points[after];
   const left = points[after - 1];

@@ -180,7 +180,7 @@ function withGroup(style: NumberStyle, before: LoadImport, group: readonly Line[
 
 /** Its line is checked by itself, so that a long list costs no more than its length. */
 function withLoadAlone(rig: Rig, load: Load): Rig {
-  const { ties: _ties, locks: _locks, shedders: _shedders, ...rest } = rig;
+  const { ties: _ties, locks: _locks, shedders: _shedders, days: _days, ...rest } = rig;
   return { ...rest, loads: [load], scenes: rig.scenes.map((scene) => ({ ...scene, on: [] })) };
 }
 

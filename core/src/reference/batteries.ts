@@ -130,3 +130,29 @@ export const TYPICAL_CUT_OFF_V = 10.5;
 export const RIPPLE: UsualRange = { low: 0.2, usual: 0.5, high: 1 };
 /** No charging of lithium cells below this, celsius. */
 export const LFP_NO_CHARGE_BELOW_C = 0;
+
+/**
+ * The most a battery takes up, as a share of its capacity an hour, by state of charge in percent: lithium to the end, lead
+ * less and less from 80 % on. Common practice, no published source; low.
+ */
+export const ACCEPTANCE: Record<Chemistry, readonly (readonly [percent: number, perHour: number])[]> = {
+  lfp: [
+    [95, 0.5],
+    [100, 0.05],
+  ],
+  agm: [
+    [80, 0.25],
+    [100, 0.02],
+  ],
+  gel: [
+    [80, 0.2],
+    [100, 0.02],
+  ],
+  flooded: [
+    [80, 0.2],
+    [100, 0.02],
+  ],
+};
+
+/** What of the energy put into it can be had out again. Common practice, no published source; medium. */
+export const CHARGE_KEPT: Record<Chemistry, number> = { lfp: 0.97, agm: 0.85, gel: 0.85, flooded: 0.8 };

@@ -1,3 +1,4 @@
+import { dayWithoutLoad, dayWithoutSupply, dayWithStates } from './day-edits.js';
 import { freeId, freeName } from './free-names.js';
 import type { Load, Rig } from './schema.js';
 
@@ -11,6 +12,7 @@ export const ENTRY_LISTS = [
   'circuits',
   'loads',
   'supplies',
+  'days',
 ] as const;
 export type EntryList = (typeof ENTRY_LISTS)[number];
 export type Entry<L extends EntryList = EntryList> = NonNullable<Rig[L]>[number];
@@ -25,6 +27,7 @@ export const ENTRY_WORDS: Readonly<Record<EntryList, string>> = {
   circuits: 'circuit',
   loads: 'load',
   supplies: 'supply',
+  days: 'day',
 };
 
 export type Removal =
@@ -98,6 +101,15 @@ export function withoutPart(rig: Rig, loadId: string, partId: string): Rig {
         on.load === loadId && !isKept(state) ? on : { ...on, ...(state !== undefined && { state }) },
       ),
     })),
+    ...(rest.days && {
+      days: rest.days.map((day) =>
+        dayWithStates(
+          day,
+          loadId,
+          states.map(({ id }) => id),
+        ),
+      ),
+    }),
   };
 }
 
@@ -184,6 +196,7 @@ function withoutLoad(rig: Rig, id: string): Rig {
     }),
     ...(shedders && { shedders: shedders.filter(({ drops, watches }) => drops !== id && watches !== id) }),
     scenes: rig.scenes.map((scene) => ({ ...scene, on: scene.on.filter(({ load }) => load !== id) })),
+    ...(rig.days && { days: rig.days.map((day) => dayWithoutLoad(day, id)) }),
   };
 }
 
@@ -197,5 +210,6 @@ function withoutSupply(rig: Rig, id: string): Rig {
     scenes: rig.scenes.map((scene) =>
       scene.supply === id && first ? { ...scene, supply: first.id } : scene,
     ),
+    ...(rig.days && { days: rig.days.map((day) => dayWithoutSupply(day, id)) }),
   };
 }

@@ -1,4 +1,6 @@
 import { CONTINUOUS_MINUTES } from '../reference/breaker-curves.js';
+import { DAY_FIELD_HELP } from './day-field-help.js';
+import type { FieldHelpEntries as Entries, FieldHelpEntry as Entry } from './field-help-entries.js';
 import { withoutIndexes } from './field-table.js';
 
 /** What a field means to the person at the equipment: a sentence each. */
@@ -9,9 +11,6 @@ export interface FieldHelp {
   readonly where?: string | undefined;
   readonly decides: string;
 }
-
-type Entry = readonly [means: string, where: string, decides: string];
-type Entries = Readonly<Record<string, Entry>>;
 
 const NAMES_ONLY = 'Only how it is called on the screen.';
 const OWN_CHOICE = '';
@@ -838,6 +837,7 @@ const SCENES: Entries = {
 
 /** Help by the place of the field, for every field of the field table. */
 export const FIELD_HELP: Entries = {
+  ...DAY_FIELD_HELP,
   ...RIG,
   ...BUSES,
   ...SOURCES,

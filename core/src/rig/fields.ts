@@ -13,7 +13,7 @@ export interface FieldMeta {
   readonly role?: QuantityRole;
   /** The list in the same file that an id must be found in. */
   readonly refersTo?: RigList;
-  /** The list of the same load that an id must be found in. */
+  /** The list of the same load or day that an id must be found in. */
   readonly refersWithin?: OwnList;
   /** The one value that is accepted. */
   readonly constant?: string | number;
@@ -21,10 +21,11 @@ export interface FieldMeta {
 
 export type RigList = 'buses' | 'sources' | 'circuits' | 'loads' | 'supplies';
 
-export type OwnList = 'parts' | 'states';
+export type OwnList = 'parts' | 'states' | 'jobs';
 
 const ID_PATTERN = /^[a-z0-9][a-z0-9-]{0,63}$/;
 const TIME_PATTERN = /^([01]\d|2[0-3]):[0-5]\d$/;
+const DATE_PATTERN = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const LONGEST_TEXT = 2000;
 const MOST_ITEMS = 500;
 
@@ -47,7 +48,7 @@ export function referenceField(label: string, refersTo: RigList) {
   return idField(label).meta({ label, refersTo });
 }
 
-/** An id among the parts or the states of the same load. */
+/** An id among the parts or the states of the same load, or the jobs of the same day. */
 export function ownReferenceField(label: string, refersWithin: OwnList) {
   return idField(label).meta({ label, refersWithin });
 }
@@ -60,6 +61,17 @@ export function timeField(label: string) {
     .meta({ label })
     .typeError(wanted)
     .matches(TIME_PATTERN, { message: wanted, excludeEmptyString: true })
+    .required(`is missing; it ${wanted}`);
+}
+
+/** A day of the calendar. */
+export function dateField(label: string) {
+  const wanted = 'must be a date, such as 2026-06-21';
+  return string()
+    .strict()
+    .meta({ label })
+    .typeError(wanted)
+    .matches(DATE_PATTERN, { message: wanted, excludeEmptyString: true })
     .required(`is missing; it ${wanted}`);
 }
 
@@ -87,6 +99,8 @@ export function choiceField<const T extends string>(label: string, options: read
     .oneOf(options, oneOf)
     .required(`is missing; it ${oneOf}`);
 }
+
+export const yesOrNo = (label: string) => choiceField(label, ['yes', 'no']).optional();
 
 /** A plain number that needs no basis, such as the nominal volts of a bus. */
 export function numberField(meta: FieldMeta & { readonly unit: string }, range: NumberRange) {

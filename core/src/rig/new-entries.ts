@@ -85,9 +85,9 @@ const FREQUENCY_OF_IEC = 50;
 /**
  * A new entry of a list, complete enough to compute with and marked as a guess where it states a number.
  *
- * @param list Any list but loads, which come from a kind.
+ * @param list Any list but loads, which come from a kind, and days, which have a date.
  */
-export function newEntry<L extends Exclude<EntryList, 'loads'>>(rig: Rig, list: L): Entry<L> {
+export function newEntry<L extends Exclude<EntryList, 'loads' | 'days'>>(rig: Rig, list: L): Entry<L> {
   const name = freeName(
     NEW_NAMES[list],
     entriesOf(rig, list).map((entry) => entry.name),
@@ -99,7 +99,7 @@ export function newEntry<L extends Exclude<EntryList, 'loads'>>(rig: Rig, list: 
   return { id, name, ...MAKERS[list](rig) } as Entry<L>;
 }
 
-const NEW_NAMES: Readonly<Record<Exclude<EntryList, 'loads'>, string>> = {
+const NEW_NAMES: Readonly<Record<Exclude<EntryList, 'loads' | 'days'>, string>> = {
   sources: 'Generator',
   converters: 'Inverter',
   batteries: 'Battery',
@@ -141,7 +141,7 @@ function usualBreaker(rig: Rig): Circuit['protection'] {
     : { amps: USUAL_BREAKER_A.ul, curve: 'ul-489' };
 }
 
-const MAKERS: Readonly<Record<Exclude<EntryList, 'loads'>, (rig: Rig) => object>> = {
+const MAKERS: Readonly<Record<Exclude<EntryList, 'loads' | 'days'>, (rig: Rig) => object>> = {
   sources: (rig) => ({
     kind: 'generator',
     bus: inletBus(rig),

@@ -20,7 +20,8 @@ function duplicateIds(rig: Rig): readonly RigProblem[] {
   ] as const;
   const inLists = lists.flatMap((list) => duplicatesIn(rig[list], list, rig));
   const inParts = rig.loads.flatMap((load, index) => duplicatesIn(load.parts, `loads[${index}].parts`, rig));
-  return [...inLists, ...inParts];
+  const inDays = (rig.days ?? []).flatMap((day, index) => duplicatesIn(day.jobs, `days[${index}].jobs`, rig));
+  return [...inLists, ...inParts, ...duplicatesIn(rig.days ?? [], 'days', rig), ...inDays];
 }
 
 function duplicatesIn(
@@ -43,11 +44,15 @@ interface Named {
 }
 
 function danglingIds(rig: Rig): readonly RigProblem[] {
-  return [...systemReferences(rig), ...loadReferences(rig), ...sceneReferences(rig)].flatMap(
-    ([path, id, among]) =>
-      id === undefined || id === null || among.some((entry) => entry.id === id)
-        ? []
-        : [problem(rig, path, `"${id}" is not in this file; use one of ${listOf(among)}`)],
+  return [
+    ...systemReferences(rig),
+    ...loadReferences(rig),
+    ...sceneReferences(rig),
+    ...dayReferences(rig),
+  ].flatMap(([path, id, among]) =>
+    id === undefined || id === null || among.some((entry) => entry.id === id)
+      ? []
+      : [problem(rig, path, `"${id}" is not in this file; use one of ${listOf(among)}`)],
   );
 }
 
@@ -116,6 +121,32 @@ function sceneReferences(rig: Rig): readonly Reference[] {
       [`scenes[${i}].on[${j}].state`, on.state, rig.loads.find((load) => load.id === on.load)?.states ?? []],
     ]),
   ]);
+}
+
+function dayReferences(rig: Rig): readonly Reference[] {
+  return (rig.days ?? []).flatMap(
+    ({ supplies = [], jobs, plan = [], supplyRuns = [] }, i): readonly Reference[] => [
+      ...supplies.map((it, j): Reference => [`days[${i}].supplies[${j}].supply`, it.supply, rig.supplies]),
+      ...jobs.flatMap((it, j): readonly Reference[] => [
+        [`days[${i}].jobs[${j}].load`, it.load, rig.loads],
+        [
+          `days[${i}].jobs[${j}].state`,
+          it.state,
+          rig.loads.find((load) => load.id === it.load)?.states ?? [],
+        ],
+        [`days[${i}].jobs[${j}].after`, it.after, jobs],
+      ]),
+      ...jobs.flatMap(({ with: beside = [] }, j) =>
+        beside.map((id, k): Reference => [`days[${i}].jobs[${j}].with[${k}]`, id, rig.loads]),
+      ),
+      ...plan.map((it, j): Reference => [`days[${i}].plan[${j}].job`, it.job, jobs]),
+      ...supplyRuns.map((it, j): Reference => [
+        `days[${i}].supplyRuns[${j}].supply`,
+        it.supply,
+        rig.supplies,
+      ]),
+    ],
+  );
 }
 
 function repeatedSceneLoads(rig: Rig): readonly RigProblem[] {

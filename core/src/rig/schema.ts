@@ -19,7 +19,9 @@ import {
   quantityField,
   referenceField,
   textField,
+  yesOrNo,
 } from './fields.js';
+import { dayFields } from './day-fields.js';
 import type { QuantityRole } from './half-widths.js';
 
 /**
@@ -67,8 +69,6 @@ const protection = groupField({
   curve: choiceField('breaker curve', BREAKER_CURVES),
   resetAt: textField('where it is reset'),
 }).meta({ label: 'breaker' });
-
-const yesOrNo = (label: string) => choiceField(label, ['yes', 'no']).optional();
 
 /** A cable by its size on either scale, and its length. */
 const cable = groupField({
@@ -550,6 +550,7 @@ export const rigSchema = groupField({
   shedders: listField('shedders', shedder).optional(),
   supplies: listField('supplies', supply, 1),
   scenes: listField('scenes', scene, 1),
+  days: listField('days', dayFields).optional(),
 }).typeError('must be a rig: an object in curly brackets');
 
 export type Rig = InferType<typeof rigSchema>;
@@ -566,6 +567,9 @@ export type Cord = NonNullable<Load['cord']>;
 export type Start = NonNullable<Part['start']>;
 export type Supply = Rig['supplies'][number];
 export type Scene = Rig['scenes'][number];
+export type Day = NonNullable<Rig['days']>[number];
+export type Job = Day['jobs'][number];
+export type Placement = NonNullable<Day['plan']>[number];
 export type Cable = NonNullable<Circuit['cable']>;
 export type RunningFrom = NonNullable<Part['runningFrom']>;
 export type StartFrom = NonNullable<Start['from']>;

@@ -74,6 +74,16 @@ export class LimitsByElement {
     );
   }
 
+  /**
+   * As `failingPart`, for loads that have been started already: only what starts by itself, and what is started again and
+   * again, has to start on top of all of them.
+   *
+   * @param restarted What is switched during work, as a mask.
+   */
+  failingPartWhileRunning(mask: number, restarted: number): number | undefined {
+    return this.failsRunning(mask) ?? this.failsAtSomeMoment(mask) ?? this.failsToStart(restarted, mask);
+  }
+
   /** What the running limits, and the starts that may come at any moment, come to as sums of watts. */
   budgets(): readonly WattsBudget[] {
     const starting = bitsOf(this.atAnyMoment);
@@ -121,14 +131,15 @@ export class LimitsByElement {
     const floor = common(mask, this.floor);
     let left = common(mask, this.byHand);
     while (left !== 0) {
-      const last = bitsOf(left).find((bit) => this.starts(bit, union(floor, left)));
+      const last = bitsOf(left).find((bit) => this.startsLast(bit, union(floor, left)));
       if (last === undefined) return false;
       left = minus(left, bitAt(last));
     }
     return true;
   }
 
-  private starts(bit: number, mask: number): boolean {
+  /** Whether a load starts while the others of a set run. */
+  startsLast(bit: number, mask: number): boolean {
     const consumer = this.consumers[bit]!;
     return this.elements.every((element) => element.starts(bit, consumer, mask));
   }

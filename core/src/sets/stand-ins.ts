@@ -57,10 +57,13 @@ export class StandIns {
   /** Loads that draw so much, one of each class; none is the load that starts. */
   drawing(most: MostDrawn, starts?: number): readonly Consumer[] | undefined {
     const standing: Consumer[] = [];
+    const starting = starts === undefined ? undefined : this.consumers[starts]?.load.id;
     for (const [index, example] of this.examples.entries()) {
       const [watts, nonActive] = [most[2 * index]!, most[2 * index + 1]!];
       if (watts === 0 && nonActive === 0) continue;
-      const load = this.consumers.find((_, bit) => bit !== starts && this.classOf[bit] === index)?.load;
+      const load = this.consumers.find(
+        ({ load: { id } }, bit) => id !== starting && this.classOf[bit] === index,
+      )?.load;
       if (!load) return undefined;
       standing.push(withDraw({ ...example, load: { ...load, runsMinutes: Infinity } }, watts, nonActive));
     }
@@ -96,9 +99,10 @@ function signatureOf(
 /** One part, of the kind with the highest peaks: what a limit asks of the kinds of parts is no less for the stand-in. */
 function exampleOf(consumers: readonly Consumer[]): Consumer {
   const [first] = consumers;
-  const parts = consumers.flatMap((consumer) => consumer.parts);
+  const [some, ...parts] = consumers.flatMap((consumer) => consumer.parts);
   const crest = ({ part }: { readonly part: Part }): number => kindOfPart(part.kind).crestFactor ?? 0;
-  const highest = parts.reduce((top, part) => (crest(part) > crest(top) ? part : top));
+  if (!some) return { ...first!, parts: [] };
+  const highest = parts.reduce((top, part) => (crest(part) > crest(top) ? part : top), some);
   return { ...first!, parts: [{ ...highest, start: undefined }] };
 }
 

@@ -1,0 +1,160 @@
+import fc from 'fast-check';
+import { timeInPlan, minutesInPlan, SLOT_MINUTES, stretchesBetween } from '../../src/day/clock.js';
+import { planAsKept, planOfDay, type DayPlan } from '../../src/day/day-plan.js';
+import { dayWithoutLoad, withPlan } from '../../src/rig/day-edits.js';
+import type { Day, Job } from '../../src/rig/schema.js';
+import { compile } from '../../src/system/compile.js';
+import { always, cases } from '../always.js';
+import { demoRig } from '../demo-rigs.js';
+import { replayed } from './slow-replay.js';
+
+const tern = demoRig('tern');
+const compiled = compile(tern);
+const saturday = tern.days![0]!;
+
+const anyTime = fc.integer({ min: 0, max: 95 }).map((quarter) => {
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${two(Math.floor(quarter / 4))}:${two((quarter % 4) * 15)}`;
+});
+
+/** Jobs of Tern's loads with windows of their own. */
+const anyJob = fc.record({
+  load: fc.constantFrom(...tern.loads.map(({ id }) => id)),
+  minutes: fc.integer({ min: 5, max: 300 }),
+  from: fc.option(anyTime, { nil: undefined }),
+  until: fc.option(anyTime, { nil: undefined }),
+  importance: fc.constantFrom<NonNullable<Job['importance']>[]>('must', 'should', 'may'),
+  maySplit: fc.constantFrom<('yes' | 'no')[]>('yes', 'no'),
+});
+
+const anyDay = fc.record({
+  jobs: fc.array(anyJob, { minLength: 1, maxLength: 7 }),
+  startPercent: fc.integer({ min: 25, max: 100 }),
+  cloudOktas: fc.integer({ min: 0, max: 8 }),
+});
+
+function dayOf({
+  jobs,
+  ...rest
+}: {
+  jobs: readonly Partial<Job>[];
+  startPercent: number;
+  cloudOktas: number;
+}): Day {
+  return {
+    ...saturday,
+    ...rest,
+    targetPercent: 0,
+    jobs: jobs.map((job, index) => ({ ...(job as Job), id: `job-${index}`, name: `Job ${index}` })),
+  };
+}
+
+const of = (plan: DayPlan, job: string) => plan.pieces.filter((piece) => piece.job === job);
+
+describe('a day as it is planned', () => {
+  it('holds at every moment and keeps its reserve, by a slow replay minute by minute through the check (random days of Tern)', () => {
+    let placed = 0;
+    always(
+      fc.property(anyDay, (asked) => {
+        const day = dayOf(asked);
+        const plan = planOfDay(compiled, day, { rounds: 2 });
+        placed += plan.placed;
+        const replay = replayed(tern, withPlan(day, plan.pieces, plan.supplyRuns));
+        expect(replay.troubles).toEqual([]);
+        const reserve = Math.min(plan.reserveWh, (plan.fullWh * day.startPercent!) / 100);
+        expect(replay.lowestWh).toBeGreaterThan(reserve - 1);
+        expect(plan.moments.every(({ verdict }) => verdict === 'holds')).toBe(true);
+      }),
+      { numRuns: 6 },
+    );
+    expect(placed).toBeGreaterThan(cases(6));
+  });
+
+  it('has every job whole, within its window and behind what it comes after; what is pinned stays', () => {
+    const pinned: Day = {
+      ...saturday,
+      plan: [{ job: 'tea', begin: minutesInPlan(saturday, '16:10'), minutes: 5, pinned: 'yes' }],
+    };
+    const plan = planOfDay(compiled, pinned, { rounds: 3 });
+    expect(of(plan, 'tea')).toEqual([jasmine.objectContaining({ begin: 490, pinned: 'yes' })]);
+    for (const job of pinned.jobs.filter(({ id }) => id !== 'water')) {
+      const pieces = of(plan, job.id);
+      const minutes = pieces.reduce((sum, piece) => sum + piece.minutes, 0);
+      if (job.minutes !== undefined) expect(minutes).withContext(job.id).toBe(job.minutes);
+      const windows = stretchesBetween(pinned, job.from ?? '08:00', job.until ?? '08:00');
+      for (const { begin, minutes: length } of pieces)
+        expect(
+          windows.some(
+            ({ from, until }) => begin >= from * SLOT_MINUTES && begin + length <= until * SLOT_MINUTES,
+          ),
+        )
+          .withContext(job.id)
+          .toBe(true);
+    }
+    const [saw] = of(plan, 'saw').slice(-1);
+    expect(of(plan, 'bend')[0]!.begin).toBeGreaterThanOrEqual(saw!.begin + saw!.minutes);
+  });
+
+  it('places all of Tern’s Saturday but the hot water, of which it proves that nothing feeds it then, and says what would', () => {
+    const plan = planOfDay(compiled, saturday, { rounds: 10 });
+    expect([plan.placed, plan.of, plan.energy]).toEqual([14, 15, 'lasts']);
+    const [water] = plan.unplaced;
+    expect([water!.job, water!.answer]).toEqual(['water', 'impossible']);
+    expect(water!.obstacles.map(({ by }) => by)).toEqual(['not-fed', 'not-fed']);
+    expect(water!.changes).toContain({ by: 'supply', supplyId: 'shore-30', chargingOff: true });
+  });
+
+  it('runs the generator only where it lets more be done, in one run and for no longer than it takes', () => {
+    const low: Day = {
+      ...saturday,
+      startPercent: 30,
+      targetPercent: 40,
+      supplies: saturday.supplies!.slice(1),
+      cloudOktas: 8,
+    };
+    const few: Day = { ...low, jobs: low.jobs.filter(({ id }) => ['lights', 'fridge'].includes(id)) };
+    const plan = planOfDay(compiled, few, { rounds: 2 });
+    expect(plan.placed).toBe(2);
+    expect(plan.supplyRuns.length).toBe(1);
+    const [run] = plan.supplyRuns;
+    const shorter = withPlan(few, plan.pieces, [{ ...run!, minutes: run!.minutes - SLOT_MINUTES }]);
+    const end = planAsKept(compiled, shorter)!.charge.worst.at(-1)!;
+    expect(end).toBeLessThan(plan.targetWh);
+    expect(planOfDay(compiled, { ...few, startPercent: 90 }, { rounds: 2 }).supplyRuns).toEqual([]);
+  });
+
+  it('is the same when it is read back, and moves only what it says may move', () => {
+    const plan = planOfDay(compiled, saturday, { rounds: 3 });
+    const kept = withPlan(saturday, plan.pieces, plan.supplyRuns);
+    const again = planAsKept(compiled, kept)!;
+    expect(again.pieces).toEqual(plan.pieces);
+    expect(again.lowest.wh).toBeCloseTo(plan.lowest.wh, 6);
+    for (const piece of plan.pieces.filter(({ later }) => later > 0)) {
+      const moved = kept.plan!.map((each) =>
+        each.job === piece.job && each.begin === piece.begin
+          ? { ...each, begin: each.begin + piece.later }
+          : each,
+      );
+      const result = planAsKept(compiled, withPlan(saturday, moved, plan.supplyRuns))!;
+      expect(result.moments.every(({ verdict }) => verdict === 'holds'))
+        .withContext(piece.job)
+        .toBe(true);
+    }
+  });
+
+  it('knows the time of the day at each of its minutes, over midnight and on each day', () => {
+    expect(minutesInPlan({ begins: '08:00' }, '02:30', 1)).toBe(1110);
+    expect(timeInPlan({ begins: '08:00' }, 1110)).toBe('02:30');
+    expect(minutesInPlan({ begins: '08:00' }, '08:00', 2)).toBe(1440);
+    expect(stretchesBetween({ begins: '08:00', days: 2 }, '22:00', '06:00')).toEqual([
+      { from: 168, until: 264 },
+      { from: 456, until: 552 },
+    ]);
+  });
+
+  it('forgets a load with its jobs', () => {
+    const without = dayWithoutLoad(saturday, 'bandsaw');
+    expect(without.jobs.some(({ load }) => load === 'bandsaw')).toBe(false);
+    expect(without.jobs.some(({ after }) => after === 'saw')).toBe(false);
+  });
+});

@@ -1,0 +1,84 @@
+import type { Day } from '../rig/schema.js';
+
+/** Plans are made in steps of so many minutes. */
+export const SLOT_MINUTES = 5;
+const MINUTES_OF_A_DAY = 1440;
+const MINUTES_OF_AN_HOUR = 60;
+const MS_OF_A_MINUTE = 60_000;
+
+export const SLOTS_OF_A_DAY = MINUTES_OF_A_DAY / SLOT_MINUTES;
+export const HOURS_OF_A_SLOT = SLOT_MINUTES / MINUTES_OF_AN_HOUR;
+
+/** How many days a plan has. */
+export const daysOf = ({ days = 1 }: Pick<Day, 'days'>): number => Math.round(days);
+
+/** How many steps a plan has. */
+export const slotsOf = (day: Pick<Day, 'days'>): number => daysOf(day) * SLOTS_OF_A_DAY;
+
+/** A time of the day as minutes since midnight. */
+export function minutesOfTime(time: string): number {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number);
+  return hours * MINUTES_OF_AN_HOUR + minutes;
+}
+
+/**
+ * Minutes of a plan at which it is a time of the day, on one of its days; a day goes from beginning to beginning.
+ *
+ * @example
+ * minutesInPlan({ begins: '08:00' }, '02:30', 1); // 1110: the night that follows
+ */
+export function minutesInPlan({ begins }: Pick<Day, 'begins'>, time: string, onDay = 1): number {
+  const since = (minutesOfTime(time) - minutesOfTime(begins) + MINUTES_OF_A_DAY) % MINUTES_OF_A_DAY;
+  return since + (onDay - 1) * MINUTES_OF_A_DAY;
+}
+
+/**
+ * The time of the day at a minute of a plan.
+ *
+ * @example
+ * timeInPlan({ begins: '08:00' }, 1110); // '02:30'
+ */
+export function timeInPlan({ begins }: Pick<Day, 'begins'>, minutes: number): string {
+  const clock = (minutesOfTime(begins) + minutes) % MINUTES_OF_A_DAY;
+  const two = (value: number): string => String(Math.floor(value)).padStart(2, '0');
+  return `${two(clock / MINUTES_OF_AN_HOUR)}:${two(clock % MINUTES_OF_AN_HOUR)}`;
+}
+
+/** A stretch of a plan in steps, its end left out. */
+export interface Stretch {
+  readonly from: number;
+  readonly until: number;
+}
+
+/**
+ * The steps between two times of the day, on one day of a plan or on each; what ends where it begins is a whole day.
+ *
+ * @param onDay The first is 1; every day where left out.
+ */
+export function stretchesBetween(
+  day: Pick<Day, 'begins' | 'days'>,
+  from: string,
+  until: string,
+  onDay?: number,
+): readonly Stretch[] {
+  const days = onDay === undefined ? Array.from({ length: daysOf(day) }, (_, index) => index + 1) : [onDay];
+  return days.map((each) => {
+    const begin = minutesInPlan(day, from, each);
+    const span = (minutesOfTime(until) - minutesOfTime(from) + MINUTES_OF_A_DAY) % MINUTES_OF_A_DAY;
+    const end = begin + (span === 0 ? MINUTES_OF_A_DAY : span);
+    return {
+      from: Math.ceil(begin / SLOT_MINUTES),
+      until: Math.min(slotsOf(day), Math.floor(end / SLOT_MINUTES)),
+    };
+  });
+}
+
+/** Milliseconds since 1970 in UTC at a minute of a plan. */
+export function utcOf(
+  { date, begins, hoursFromUtc = 0 }: Pick<Day, 'date' | 'begins' | 'hoursFromUtc'>,
+  minutes: number,
+): number {
+  const midnight = Date.parse(`${date}T00:00:00Z`);
+  const local = minutesOfTime(begins) + minutes - hoursFromUtc * MINUTES_OF_AN_HOUR;
+  return midnight + local * MS_OF_A_MINUTE;
+}

@@ -1,0 +1,189 @@
+import { noProgress, type Progress } from '../answers/progress.js';
+import type { Interval } from '../quantity/quantity.js';
+import type { Day, Placement } from '../rig/schema.js';
+import type { CompiledRig } from '../system/compile.js';
+import { chargeOfDay } from './charge-of-day.js';
+import { HOURS_OF_A_SLOT, SLOT_MINUTES } from './clock.js';
+import { daySystemOf, type DaySystem } from './day-system.js';
+import { letIn, type DayChange } from './let-in.js';
+import { momentsOfPlan, type Moment } from './moments.js';
+import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan-day.js';
+import { placesFor, slackOf, survivesGreyHour } from './slack.js';
+import { suppliesWithRuns, supplyRunsOf } from './supply-runs.js';
+import type { Timetable } from './timetable.js';
+import { whyNot, type WhyNot } from './why-not.js';
+import { directSunWh, isPlaced } from './worth-of-plan.js';
+
+/** A piece of a job as it is planned. */
+export interface PlannedPiece extends Placement {
+  /** Minutes by which it may begin later or earlier, all others staying. */
+  readonly later: number;
+  readonly earlier: number;
+}
+
+/** What has no place, and why. */
+export interface Unplaced extends Omit<WhyNot, 'task'> {
+  readonly job: string;
+  readonly onDay: number | undefined;
+  /** Single changes that let it in. */
+  readonly changes: readonly DayChange[];
+}
+
+/** Charge over a plan, Wh, at the beginning of each step and at the end of the last. */
+export interface ChargeTrace {
+  readonly stated: readonly number[];
+  /** With every doubt read against the plan, and the worst clouds. */
+  readonly worst: readonly number[];
+  /** With every doubt read for it. */
+  readonly best: readonly number[];
+}
+
+/** Whether the battery lasts: also at worst, as entered only, or not even then. */
+export type EnergyVerdict = 'lasts' | 'may-run-out' | 'runs-out';
+
+/** A day as it is planned, with all that a person reads of it; plain data. */
+export interface DayPlan {
+  readonly pieces: readonly PlannedPiece[];
+  readonly supplyRuns: NonNullable<Day['supplyRuns']>;
+  readonly placed: number;
+  readonly of: number;
+  readonly unplaced: readonly Unplaced[];
+  readonly moments: readonly Moment[];
+  readonly fullWh: number;
+  readonly reserveWh: number;
+  readonly targetWh: number;
+  readonly charge: ChargeTrace;
+  readonly energy: EnergyVerdict;
+  readonly lowest: { readonly wh: number; readonly minutes: number };
+  /** In each step, W: what the arrays give and what of it is thrown away, what is drawn, what chargers give. */
+  readonly solarW: readonly number[];
+  readonly thrownW: readonly number[];
+  readonly drawnW: readonly number[];
+  readonly fromSourceW: readonly number[];
+  readonly directSunWh: number;
+  readonly generatorMinutes: number;
+  readonly survivesGreyHour: boolean;
+  /** Energy of each job at its loads, Wh. */
+  readonly whOfJobs: Readonly<Record<string, number>>;
+}
+
+/**
+ * Plans a day anew; what the user pinned stays.
+ *
+ * @param tell Told each better plan, without what takes long to find out.
+ * @throws RangeError where its jobs ask for more load states than a set can have.
+ */
+export function planOfDay(
+  compiled: CompiledRig,
+  day: Day,
+  effort: PlanEffort = {},
+  tell: (best: readonly Placement[]) => void = () => undefined,
+  progress: Progress = noProgress,
+): DayPlan {
+  const system = daySystemOf(compiled, day);
+  const timetable = planDay(system, effort, (best) => tell(placementsOf(best)), progress);
+  return described(timetable);
+}
+
+/** A plan as it stands in the file, judged again; undefined where there is none. */
+export function planAsKept(compiled: CompiledRig, day: Day): DayPlan | undefined {
+  if (!day.plan) return undefined;
+  const system = daySystemOf(compiled, day);
+  return described(timetableOf(system, suppliesWithRuns(system)));
+}
+
+/**
+ * Where a piece of a plan may go, all others staying where they are.
+ *
+ * @param begin Its minutes from the beginning of the plan.
+ * @returns Minutes at which it may begin.
+ */
+export function placesOfPiece(
+  compiled: CompiledRig,
+  day: Day,
+  { job, begin }: Pick<Placement, 'job' | 'begin'>,
+): readonly number[] {
+  const system = daySystemOf(compiled, day);
+  const timetable = timetableOf(system, suppliesWithRuns(system));
+  const piece = timetable.pieces.find(
+    (each) => system.tasks[each.task]?.job.id === job && each.begin * SLOT_MINUTES === begin,
+  );
+  return piece ? placesFor(timetable, piece).map((slot) => slot * SLOT_MINUTES) : [];
+}
+
+function described(timetable: Timetable): DayPlan {
+  const { system, supplies } = timetable;
+  const { store, sky, tasks, startWh, slots } = system;
+  const missing = [...tasks.keys()].filter((task) => !isPlaced(timetable, task));
+  const trace = (edge: keyof Interval, under: readonly number[]) =>
+    chargeOfDay(store, startWh, slots, (slot) => timetable.powerAt(slot, edge, under));
+  const stated = trace('stated', sky.asEntered);
+  const worst = trace('hi', sky.atWorst);
+  const at = <T>(of: (slot: number) => T): readonly T[] =>
+    Array.from({ length: slots }, (_, slot) => of(slot));
+  return {
+    pieces: piecesOf(timetable),
+    supplyRuns: supplyRunsOf(timetable),
+    placed: tasks.length - missing.length,
+    of: tasks.length,
+    unplaced: missing.map((task) => unplacedOf(timetable, task)),
+    moments: momentsOfPlan(timetable),
+    fullWh: store.fullWh,
+    reserveWh: store.reserveWh,
+    targetWh: system.targetWh,
+    charge: { stated: stated.wh, worst: worst.wh, best: trace('lo', sky.clear).wh },
+    energy: energyVerdict(system, stated.lowestWh, worst.lowestWh),
+    lowest: { wh: stated.lowestWh, minutes: stated.lowestAt * SLOT_MINUTES },
+    solarW: sky.asEntered,
+    thrownW: stated.thrownW,
+    drawnW: at((slot) => timetable.powerAt(slot, 'stated', sky.asEntered).drawn),
+    fromSourceW: at((slot) => timetable.setsAt(slot)?.power(timetable.runningAt(slot)).fromSource ?? 0),
+    directSunWh: directSunWh(timetable),
+    generatorMinutes:
+      supplies.filter((supply, slot) => supply !== system.supplies.connected[slot]).length * SLOT_MINUTES,
+    survivesGreyHour: survivesGreyHour(timetable),
+    whOfJobs: energyOfJobs(timetable),
+  };
+}
+
+function energyVerdict({ store }: DaySystem, stated: number, worst: number): EnergyVerdict {
+  if (stated < store.reserveWh) return 'runs-out';
+  return worst < store.reserveWh ? 'may-run-out' : 'lasts';
+}
+
+function piecesOf(timetable: Timetable): readonly PlannedPiece[] {
+  const slacks = slackOf(timetable);
+  return placementsOf(timetable).map((placement) => {
+    const slack = slacks.find(
+      ({ piece }) =>
+        piece.begin * SLOT_MINUTES === placement.begin &&
+        timetable.system.tasks[piece.task]?.job.id === placement.job,
+    );
+    return {
+      ...placement,
+      later: (slack?.later ?? 0) * SLOT_MINUTES,
+      earlier: (slack?.earlier ?? 0) * SLOT_MINUTES,
+    };
+  });
+}
+
+function unplacedOf(timetable: Timetable, place: number): Unplaced {
+  const { answer, obstacles } = whyNot(timetable, place);
+  const task = timetable.system.tasks[place];
+  return { job: task?.job.id ?? '', onDay: task?.onDay, answer, obstacles, changes: letIn(timetable, place) };
+}
+
+/** What each job takes at its loads, losses left out. */
+function energyOfJobs(timetable: Timetable): Readonly<Record<string, number>> {
+  const { system } = timetable;
+  const energies: Record<string, number> = {};
+  for (const { task, begin, slots } of timetable.pieces) {
+    const asked = system.tasks[task];
+    if (!asked) continue;
+    let wh = 0;
+    for (let slot = begin; slot < begin + slots; slot += 1)
+      wh += timetable.wattsOf(task, slot) * HOURS_OF_A_SLOT;
+    energies[asked.job.id] = (energies[asked.job.id] ?? 0) + wh;
+  }
+  return energies;
+}

@@ -1,0 +1,76 @@
+import type { ChargeOfDay } from './charge-of-day.js';
+import type { Task } from './tasks.js';
+import type { Piece, Timetable } from './timetable.js';
+import { lasts } from './worth-of-plan.js';
+
+/** Places where a piece may begin are looked at in so many steps at first, and closer around the best. */
+const COARSE = 3;
+
+/**
+ * Places a task where it holds and the battery lasts: where the charge stays highest, and of places alike the earliest.
+ *
+ * @returns False where there is no such place; the timetable is then as it was.
+ */
+export function placeTask(timetable: Timetable, place: number): boolean {
+  const task = timetable.system.tasks[place];
+  if (!task) return false;
+  const before = timetable.piecesOf(place);
+  let left = task.slots - before.reduce((sum, { slots }) => sum + slots, 0);
+  while (left > 0) {
+    const slots = pieceLength(task, left);
+    const best = bestPlace(timetable, task, place, slots);
+    if (!best) {
+      timetable.remove(place);
+      return false;
+    }
+    timetable.place(best);
+    left -= slots;
+  }
+  return true;
+}
+
+/** No rest shorter than the shortest piece is left over. */
+function pieceLength({ pieceSlots }: Task, left: number): number {
+  return left < 2 * pieceSlots ? left : pieceSlots;
+}
+
+function bestPlace(timetable: Timetable, task: Task, place: number, slots: number): Piece | undefined {
+  const begins = task.windows.flatMap(({ from, until }) =>
+    Array.from({ length: Math.max(0, until - slots - from + 1) }, (_, index) => from + index),
+  );
+  const tried = new Map<number, Candidate | undefined>();
+  const at = (begin: number): Candidate | undefined => {
+    if (!tried.has(begin))
+      tried.set(begin, candidate(timetable, { task: place, begin, slots, isPinned: false }));
+    return tried.get(begin);
+  };
+  const best = (among: readonly number[]): Candidate | undefined =>
+    among.reduce<Candidate | undefined>((top, begin) => better(top, at(begin)), undefined);
+  const coarse = best(begins.filter((begin) => begin % COARSE === 0)) ?? best(begins);
+  if (!coarse) return undefined;
+  const near = coarse.piece.begin;
+  return best(begins.filter((begin) => Math.abs(begin - near) < COARSE))?.piece;
+}
+
+interface Candidate {
+  readonly piece: Piece;
+  readonly charge: ChargeOfDay;
+}
+
+function candidate(timetable: Timetable, piece: Piece): Candidate | undefined {
+  if (timetable.misfitOf(piece)) return undefined;
+  const charge = timetable.charge(piece);
+  return lasts(timetable.system, charge) ? { piece, charge } : undefined;
+}
+
+/** Charges that differ by less than this are alike, as a share of full. */
+const ALIKE = 0.002;
+
+function better(a: Candidate | undefined, b: Candidate | undefined): Candidate | undefined {
+  if (!a || !b) return a ?? b;
+  const scale = a.charge.wh.length > 0 ? ALIKE * Math.max(1, a.charge.wh[0] ?? 1) : 1;
+  const least = ({ charge }: Candidate): number => Math.min(charge.lowestWh, charge.endWh);
+  const difference = least(b) - least(a);
+  if (Math.abs(difference) > scale) return difference > 0 ? b : a;
+  return a.piece.begin <= b.piece.begin ? a : b;
+}

@@ -1,0 +1,228 @@
+import { noProgress, type Progress } from '../answers/progress.js';
+import type { Placement } from '../rig/schema.js';
+import { SLOT_MINUTES, SLOTS_OF_A_DAY } from './clock.js';
+import type { DaySystem } from './day-system.js';
+import { shortestGenerator } from './generator-hours.js';
+import { placeTask } from './place-task.js';
+import { randomNumbers, type RandomNumbers } from './random-numbers.js';
+import { Timetable, type Piece } from './timetable.js';
+import { isPlaced, isWorthMore, lasts, worthOfPlan, type PlanWorth } from './worth-of-plan.js';
+
+/** How much is tried, and from which random numbers. */
+export interface PlanEffort {
+  /** How often a part of the plan is taken out and put in anew. */
+  readonly rounds?: number;
+  readonly seed?: number;
+}
+
+const USUAL_ROUNDS = 60;
+const USUAL_SEED = 1;
+const MOST_TAKEN_OUT = 3;
+/** How often room is made for what has no place. */
+const SHARE_FOR_MISSING = 0.5;
+
+/**
+ * Plans a day: every moment holds and the battery lasts; then, the weightiest first, all musts, most of the rest, least
+ * generator, the highest lowest charge, most sun used as it comes, fewest starts. What is pinned stays.
+ *
+ * @param tell Told each better plan.
+ * @param progress Told how much has been tried.
+ * @returns Source: construction and large-neighbourhood search (Shaw 1998, from memory); docs/decisions/0012.
+ */
+export function planDay(
+  system: DaySystem,
+  { rounds = USUAL_ROUNDS, seed = USUAL_SEED }: PlanEffort = {},
+  tell: (best: Timetable) => void = () => undefined,
+  progress: Progress = noProgress,
+): Timetable {
+  const random = randomNumbers(seed);
+  let best = withLeastGenerator(system);
+  let worth = worthOfPlan(best);
+  tell(best);
+  for (let round = 0; round < rounds; round += 1) {
+    const tried = repaired(best, random);
+    const worthOfTried = lasts(system, tried.charge()) ? worthOfPlan(tried) : undefined;
+    if (worthOfTried && isWorthMore(worthOfTried, worth)) {
+      [best, worth] = [tried, worthOfTried];
+      tell(best);
+    }
+    progress(round + 1, rounds);
+  }
+  return joined(best);
+}
+
+/** Pieces of one task that touch, as one. */
+function joined(from: Timetable): Timetable {
+  const timetable = new Timetable(from.system, from.supplies);
+  const pieces = [...from.pieces].sort((a, b) => a.task - b.task || a.begin - b.begin);
+  const whole = pieces.reduce<readonly Piece[]>((all, piece) => {
+    const last = all.at(-1);
+    const goesOn =
+      last?.task === piece.task &&
+      last.begin + last.slots === piece.begin &&
+      last.isPinned === piece.isPinned;
+    return goesOn ? [...all.slice(0, -1), { ...last, slots: last.slots + piece.slots }] : [...all, piece];
+  }, []);
+  for (const piece of whole) timetable.place(piece);
+  return timetable;
+}
+
+/** The generator runs only where it lets more be done, and then for as short as it can. */
+function withLeastGenerator(system: DaySystem): Timetable {
+  const { connected, ifNeeded } = system.supplies;
+  const without = constructed(system, connected);
+  const isEnough = isWhole(without) && lasts(system, without.charge());
+  if (isEnough || ifNeeded.every((supply) => supply === undefined)) return without;
+  const always = connected.map((supply, slot) => ifNeeded[slot] ?? supply);
+  const having = constructed(system, always);
+  const gains = (worth: PlanWorth): readonly number[] => worth.slice(0, 2);
+  const isBetter =
+    lasts(system, having.charge()) &&
+    (!lasts(system, without.charge()) ||
+      isWorthMore(gains(worthOfPlan(having)), gains(worthOfPlan(without))));
+  return isBetter ? shortestGenerator(having) : without;
+}
+
+const isWhole = (timetable: Timetable): boolean =>
+  timetable.system.tasks.every((_, task) => isPlaced(timetable, task));
+
+/** The tasks one after the other: musts, and what has the least choice, first. */
+function constructed(system: DaySystem, supplies: Timetable['supplies']): Timetable {
+  const timetable = new Timetable(system, supplies);
+  for (const piece of pinnedPieces(system)) timetable.place(piece);
+  placeAll(timetable, inTurn(system, choiceFirst(system)));
+  return timetable;
+}
+
+function placeAll(timetable: Timetable, order: readonly number[]): void {
+  for (const task of order) if (!isPlaced(timetable, task)) placeTask(timetable, task);
+}
+
+/** Another plan: some tasks, and what comes after them, are taken out, and all that is missing is put in anew. */
+function repaired(from: Timetable, random: RandomNumbers): Timetable {
+  const { system } = from;
+  const timetable = new Timetable(system, from.supplies);
+  for (const piece of from.pieces) timetable.place(piece);
+  const missing = [...system.tasks.keys()].filter((task) => !isPlaced(from, task));
+  if (missing.length > 0 && random() < SHARE_FOR_MISSING) makeRoom(timetable, oneOf(missing, random), random);
+  else
+    for (let taken = Math.ceil(random() * MOST_TAKEN_OUT); taken > 0; taken -= 1)
+      for (const task of withFollowers(system, oneOf([...system.tasks.keys()], random)))
+        timetable.remove(task);
+  const order = [...system.tasks.keys()].sort(() => random() - 0.5);
+  placeAll(timetable, inTurn(system, musts(system, order)));
+  return timetable;
+}
+
+/** A task that has no place is put where it would run, and what is in its way is taken out. */
+function makeRoom(timetable: Timetable, missing: number, random: RandomNumbers): void {
+  const { system } = timetable;
+  const task = system.tasks[missing];
+  const window = task && oneOf(task.windows, random);
+  if (!window || window.until - window.from < task.pieceSlots) return;
+  const begin = window.from + Math.floor(random() * (window.until - window.from - task.slots + 1));
+  const inTheWay = timetable.pieces.filter(
+    (piece) =>
+      piece.slots < SLOTS_OF_A_DAY / 2 &&
+      piece.begin < begin + task.slots &&
+      begin < piece.begin + piece.slots,
+  );
+  for (const piece of inTheWay) for (const each of withFollowers(system, piece.task)) timetable.remove(each);
+  placeTask(timetable, missing);
+}
+
+const oneOf = <T>(among: readonly T[], random: RandomNumbers): T => {
+  const one = among[Math.floor(random() * among.length)];
+  if (one === undefined) throw new RangeError('There is nothing to choose from');
+  return one;
+};
+
+const RANK = { must: 0, should: 1, may: 2 } as const;
+
+const musts = (system: DaySystem, order: readonly number[]): readonly number[] =>
+  [...order].sort((a, b) => rankOf(system, a) - rankOf(system, b));
+
+const rankOf = ({ tasks }: DaySystem, task: number): number => RANK[tasks[task]?.job.importance ?? 'should'];
+
+/** By importance, then by how little choice there is, then the longest. */
+function choiceFirst(system: DaySystem): readonly number[] {
+  const choice = (place: number): number => {
+    const { windows = [], pieceSlots = 0 } = system.tasks[place] ?? {};
+    return windows.reduce((sum, { from, until }) => sum + Math.max(0, until - from - pieceSlots + 1), 0);
+  };
+  const isAllDay = (place: number): number => ((system.tasks[place]?.slots ?? 0) >= SLOTS_OF_A_DAY ? 0 : 1);
+  return [...system.tasks.keys()].sort(
+    (a, b) =>
+      rankOf(system, a) - rankOf(system, b) || isAllDay(a) - isAllDay(b) || choice(a) - choice(b) || a - b,
+  );
+}
+
+/** Each task behind what it comes after. */
+function inTurn({ tasks }: DaySystem, order: readonly number[]): readonly number[] {
+  const placed = new Set<number>();
+  const visit = (task: number): void => {
+    if (placed.has(task)) return;
+    placed.add(task);
+    for (const before of tasks[task]?.after ?? []) visit(before);
+    sorted.push(task);
+  };
+  const sorted: number[] = [];
+  order.forEach(visit);
+  return sorted;
+}
+
+function withFollowers({ tasks }: DaySystem, task: number): readonly number[] {
+  const followers = [...tasks.keys()].filter((other) => tasks[other]?.after.includes(task));
+  return [...followers, task];
+}
+
+/** What the user put in its place. */
+function pinnedPieces({ day, tasks }: DaySystem): readonly Piece[] {
+  return (day.plan ?? [])
+    .filter(({ pinned }) => pinned === 'yes')
+    .flatMap((placed) => pieceOf(tasks, placed));
+}
+
+function pieceOf(
+  tasks: DaySystem['tasks'],
+  { job, onDay, begin, minutes, pinned }: Placement,
+): readonly Piece[] {
+  const task = tasks.findIndex((each) => each.job.id === job && each.onDay === onDay);
+  if (task < 0) return [];
+  return [
+    {
+      task,
+      begin: Math.round(begin / SLOT_MINUTES),
+      slots: Math.ceil(minutes / SLOT_MINUTES),
+      isPinned: pinned === 'yes',
+    },
+  ];
+}
+
+/** A plan as it stands in the file, as a timetable on what is connected and the generator hours that it has. */
+export function timetableOf(system: DaySystem, supplies: Timetable['supplies']): Timetable {
+  const timetable = new Timetable(system, supplies);
+  for (const placed of system.day.plan ?? [])
+    for (const piece of pieceOf(system.tasks, placed)) timetable.place(piece);
+  return timetable;
+}
+
+/** A plan as it is kept in the file. */
+export function placementsOf({ system, pieces }: Timetable): readonly Placement[] {
+  return [...pieces]
+    .sort((a, b) => a.begin - b.begin || a.task - b.task)
+    .flatMap(({ task, begin, slots, isPinned }) => {
+      const asked = system.tasks[task];
+      return asked
+        ? [
+            {
+              job: asked.job.id,
+              ...(asked.onDay !== undefined && asked.job.repeats === 'daily' && { onDay: asked.onDay }),
+              begin: begin * SLOT_MINUTES,
+              minutes: slots * SLOT_MINUTES,
+              ...(isPinned && { pinned: 'yes' as const }),
+            },
+          ]
+        : [];
+    });
+}

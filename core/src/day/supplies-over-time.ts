@@ -1,0 +1,24 @@
+import type { Day, Rig } from '../rig/schema.js';
+import { slotsOf, stretchesBetween } from './clock.js';
+
+/** Which supply there is in each step of a plan, by its id. */
+export interface SuppliesOverTime {
+  /** What is connected; undefined where nothing feeds anything. */
+  readonly connected: readonly (string | undefined)[];
+  /** What may be started where it is needed. */
+  readonly ifNeeded: readonly (string | undefined)[];
+}
+
+/** The supplies of a day: what is said to be connected, else the batteries alone. */
+export function suppliesOverTime(rig: Rig, day: Day): SuppliesOverTime {
+  const alone = rig.supplies.find(({ sources }) => sources.length === 0)?.id;
+  const over = (use: 'connected' | 'if-needed', otherwise: string | undefined) => {
+    const slots = new Array<string | undefined>(slotsOf(day)).fill(otherwise);
+    for (const each of day.supplies ?? [])
+      if (each.use === use)
+        for (const { from, until } of stretchesBetween(day, each.from, each.until, each.onDay))
+          slots.fill(each.supply, from, until);
+    return slots;
+  };
+  return { connected: over('connected', alone), ifNeeded: over('if-needed', undefined) };
+}

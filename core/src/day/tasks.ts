@@ -1,0 +1,132 @@
+import { restartWaitOf } from '../electrical/restart-wait.js';
+import { loadOf } from '../rig/lookup.js';
+import type { Day, Job, Load, Rig } from '../rig/schema.js';
+import { bitAt, union } from '../sets/bits.js';
+import { daysOf, slotsOf, SLOT_MINUTES, stretchesBetween, type Stretch } from './clock.js';
+
+const SECONDS_OF_A_SLOT = SLOT_MINUTES * 60;
+
+/** A load in one of its states, as jobs ask for it. */
+export interface LoadState {
+  readonly loadId: string;
+  readonly stateId: string | undefined;
+  /** How long it runs at most in one go, minutes: for hours it counts as continuous. */
+  readonly minutes: number;
+}
+
+/** One stretch of a task in which its load is in one state. */
+export interface TaskStage {
+  /** What runs, as a mask of load states. */
+  readonly states: number;
+  readonly slots: number;
+}
+
+/** A job on one of the days it is for, in steps of the plan. */
+export interface Task {
+  readonly job: Job;
+  /** On which day, where it is a job of every day; undefined where it is done once. */
+  readonly onDay: number | undefined;
+  readonly load: Load;
+  readonly stages: readonly TaskStage[];
+  readonly slots: number;
+  /** The shortest piece, in steps: all of it where it may not be split. */
+  readonly pieceSlots: number;
+  /** Stretches within which a piece must lie. */
+  readonly windows: readonly Stretch[];
+  /** Tasks that must be over before, as places. */
+  readonly after: readonly number[];
+  /** Steps that its load must rest between two pieces. */
+  readonly restSlots: number;
+}
+
+/** The tasks of a day, and the load states that they ask for. */
+export interface Tasks {
+  readonly tasks: readonly Task[];
+  readonly states: readonly LoadState[];
+}
+
+/** Jobs as tasks: one each, or one a day where they are of every day. */
+export function tasksOf(rig: Rig, day: Day): Tasks {
+  const states: LoadState[] = [];
+  const stateAt = (loadId: string, stateId: string | undefined, minutes: number): number => {
+    const known = states.findIndex((each) => each.loadId === loadId && each.stateId === stateId);
+    const before = states[known];
+    if (!before) return states.push({ loadId, stateId, minutes }) - 1;
+    states[known] = { ...before, minutes: Math.max(before.minutes, minutes) };
+    return known;
+  };
+  const instances = day.jobs.flatMap((job) => daysFor(day, job).map((onDay) => ({ job, onDay })));
+  const tasks = instances.map(({ job, onDay }): Task => {
+    const load = loadOf(rig, job.load);
+    const windows = windowsOf(day, job, load, onDay);
+    const stages = stagesOf(job, load, windows, stateAt);
+    const slots = stages.reduce((sum, stage) => sum + stage.slots, 0);
+    return {
+      job,
+      onDay,
+      load,
+      stages,
+      slots,
+      pieceSlots: maySplit(job, stages) ? Math.min(slots, slotsFor(job.blockMinutes ?? SLOT_MINUTES)) : slots,
+      windows,
+      after: instances.flatMap((other, place) =>
+        other.job.id === job.after && (other.onDay ?? onDay) === (onDay ?? other.onDay) ? [place] : [],
+      ),
+      restSlots: Math.ceil(restartWaitOf(load) / SECONDS_OF_A_SLOT),
+    };
+  });
+  return { tasks, states };
+}
+
+/** A programme cannot be taken apart: its stages follow each other. */
+const maySplit = ({ maySplit: may }: Job, stages: readonly TaskStage[]): boolean =>
+  may === 'yes' && stages.length === 1;
+
+function daysFor(day: Day, { repeats, onDay }: Job): readonly (number | undefined)[] {
+  if (repeats !== 'daily') return [onDay];
+  return Array.from({ length: daysOf(day) }, (_, index) => index + 1);
+}
+
+function windowsOf(day: Day, { from, until }: Job, { quietHours }: Load, onDay?: number): readonly Stretch[] {
+  const whole: readonly Stretch[] =
+    onDay === undefined
+      ? [{ from: 0, until: slotsOf(day) }]
+      : stretchesBetween(day, day.begins, day.begins, onDay);
+  const asked =
+    from === undefined && until === undefined
+      ? whole
+      : stretchesBetween(day, from ?? day.begins, until ?? day.begins, onDay);
+  const quiet = quietHours ? stretchesBetween(day, quietHours.from, quietHours.to) : [];
+  return quiet.reduce(without, asked).filter((window) => window.until > window.from);
+}
+
+/** Stretches without another one. */
+function without(stretches: readonly Stretch[], gone: Stretch): readonly Stretch[] {
+  return stretches.flatMap(({ from, until }) => [
+    ...(gone.from > from ? [{ from, until: Math.min(until, gone.from) }] : []),
+    ...(gone.until < until ? [{ from: Math.max(from, gone.until), until }] : []),
+    ...(gone.from <= from && gone.until >= until ? [] : []),
+  ]);
+}
+
+function stagesOf(
+  job: Job,
+  { id, programme }: Load,
+  windows: readonly Stretch[],
+  stateAt: (loadId: string, stateId: string | undefined, minutes: number) => number,
+): readonly TaskStage[] {
+  const beside = (minutes: number): number =>
+    (job.with ?? []).reduce((mask, loadId) => union(mask, bitAt(stateAt(loadId, undefined, minutes))), 0);
+  if (job.minutes === undefined && programme)
+    return programme.stages.map(({ state, minutes }) => ({
+      states: union(bitAt(stateAt(id, state, minutes)), beside(minutes)),
+      slots: slotsFor(minutes),
+    }));
+  const longest = Math.max(0, ...windows.map(({ from, until }) => until - from));
+  const slots = job.minutes === undefined ? longest : slotsFor(job.minutes);
+  const minutes = slots * SLOT_MINUTES;
+  return [{ states: union(bitAt(stateAt(id, job.state, minutes)), beside(minutes)), slots }];
+}
+
+/** What takes a part of a step takes the step. */
+const slotsFor = (minutes: number): number => Math.ceil(minutes / SLOT_MINUTES);

@@ -1,0 +1,205 @@
+import { bitsOf, common, minus, union } from '../sets/bits.js';
+import type { DcPower } from '../energy/charge-step.js';
+import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
+import type { DaySystem } from './day-system.js';
+import type { SetsOnSupply } from './sets-on-supply.js';
+import type { Task } from './tasks.js';
+
+/** A stretch of a task in a plan, in steps. */
+export interface Piece {
+  readonly task: number;
+  readonly begin: number;
+  readonly slots: number;
+  /** The user put it there: it is not moved. */
+  readonly isPinned: boolean;
+}
+
+/** Why a piece does not fit where it is tried. */
+export type Misfit =
+  | { readonly by: 'window' | 'order' | 'rest' | 'no-supply'; readonly slot: number }
+  | {
+      readonly by: 'limit' | 'start';
+      readonly slot: number;
+      readonly supply: string;
+      readonly states: number;
+    };
+
+/** A plan in the making: what runs in each step, and on what. */
+export class Timetable {
+  /** Load states that run, by step. */
+  private readonly masks: number[];
+  /** Those of them that start in a step. */
+  private readonly starting: number[];
+  private readonly placed: Piece[] = [];
+
+  constructor(
+    readonly system: DaySystem,
+    /** What feeds each step: what is connected, or a generator that was started. */
+    readonly supplies: readonly (string | undefined)[],
+  ) {
+    this.masks = new Array<number>(system.slots).fill(0);
+    this.starting = new Array<number>(system.slots).fill(0);
+  }
+
+  get pieces(): readonly Piece[] {
+    return this.placed;
+  }
+
+  /** What runs in a step, as a mask of load states. */
+  runningAt(slot: number): number {
+    return this.masks[slot] ?? 0;
+  }
+
+  /** What starts in a step. */
+  startingAt(slot: number): number {
+    return this.starting[slot] ?? 0;
+  }
+
+  piecesOf(task: number): readonly Piece[] {
+    return this.placed.filter((piece) => piece.task === task);
+  }
+
+  place(piece: Piece): void {
+    this.placed.push(piece);
+    this.redraw(piece);
+  }
+
+  /** Takes a task out; what was pinned stays. */
+  remove(task: number): readonly Piece[] {
+    const gone = this.placed.filter((piece) => piece.task === task && !piece.isPinned);
+    for (const piece of gone) this.placed.splice(this.placed.indexOf(piece), 1);
+    for (const piece of gone) this.redraw(piece);
+    return gone;
+  }
+
+  /** Undefined where a piece fits: what runs holds all the while, and every start of it. */
+  misfitOf(piece: Piece): Misfit | undefined {
+    return this.misplaced(piece) ?? this.overloaded(piece);
+  }
+
+  /** The charge over the plan, with one piece more where one is given, or under another sky. */
+  charge(more?: Piece, sky = this.system.sky.asEntered): ChargeOfDay {
+    const { system } = this;
+    const edge = system.edge === 'pessimistic' ? 'hi' : 'stated';
+    return chargeOfDay(system.store, system.startWh, system.slots, (slot) =>
+      this.powerAt(slot, edge, sky, more),
+    );
+  }
+
+  /** What flows on the DC side in a step. */
+  powerAt(slot: number, edge: 'lo' | 'stated' | 'hi', sky: readonly number[], more?: Piece): DcPower {
+    const solar = sky[slot] ?? 0;
+    const sets = this.setsAt(slot);
+    if (!sets) return { drawn: 0, charged: 0, solar };
+    const { drawn, charged } = sets.power(this.withPiece(slot, more));
+    return { drawn: drawn[edge], charged, solar };
+  }
+
+  /** What a task takes in a step in which it runs, as stated and as the mean over its cycles, W. */
+  wattsOf(task: number, slot: number): number {
+    const sets = this.setsAt(slot);
+    const own = this.piecesOf(task)
+      .filter((piece) => isWithinPiece(piece, slot))
+      .reduce((mask, piece) => union(mask, this.stateOf(piece, slot)), 0);
+    if (!sets || own === 0) return 0;
+    return sets.watts(own);
+  }
+
+  setsAt(slot: number): SetsOnSupply | undefined {
+    const supply = this.supplies[slot];
+    return supply === undefined ? undefined : this.system.setsOn(supply);
+  }
+
+  private misplaced({ task, begin, slots }: Piece): Misfit | undefined {
+    const asked = this.taskAt(task);
+    const end = begin + slots;
+    if (!asked.windows.some(({ from, until }) => begin >= from && end <= until))
+      return { by: 'window', slot: begin };
+    const isEarly = asked.after.some((before) => !this.isOver(before, begin));
+    const isLate = this.placed.some(
+      (other) => this.taskAt(other.task).after.includes(task) && other.begin < end,
+    );
+    if (isEarly || isLate) return { by: 'order', slot: begin };
+    const rest = Math.max(1, asked.restSlots);
+    const isTooSoon = this.placed.some(
+      (other) =>
+        this.taskAt(other.task).load.id === asked.load.id &&
+        begin < other.begin + other.slots + rest &&
+        other.begin < end + rest &&
+        !isContinued(other, task, begin, end),
+    );
+    return isTooSoon ? { by: 'rest', slot: begin } : undefined;
+  }
+
+  private overloaded(piece: Piece): Misfit | undefined {
+    for (let slot = piece.begin; slot < piece.begin + piece.slots; slot += 1) {
+      const supply = this.supplies[slot];
+      if (supply === undefined) return { by: 'no-supply', slot };
+      const sets = this.system.setsOn(supply);
+      const states = this.withPiece(slot, piece);
+      if (!sets.holds(states)) return { by: 'limit', slot, supply, states };
+      const starting = union(this.startingAt(slot), this.startsOf(piece, slot));
+      if (starting !== 0 && !sets.start(starting, states)) return { by: 'start', slot, supply, states };
+    }
+    return undefined;
+  }
+
+  private isOver(task: number, slot: number): boolean {
+    const pieces = this.piecesOf(task);
+    return pieces.length > 0 && pieces.every(({ begin, slots }) => begin + slots <= slot);
+  }
+
+  /** Draws again what may have changed with a piece: its stretch, and the step behind it. */
+  private redraw({ begin, slots }: Piece): void {
+    for (let slot = begin; slot < Math.min(begin + slots + 1, this.system.slots); slot += 1) {
+      const there = this.placed.filter((piece) => isWithinPiece(piece, slot));
+      this.masks[slot] = there.reduce((mask, piece) => union(mask, this.stateOf(piece, slot)), 0);
+      this.starting[slot] = there.reduce((mask, piece) => union(mask, this.startsOf(piece, slot)), 0);
+    }
+  }
+
+  private withPiece(slot: number, piece: Piece | undefined): number {
+    const running = this.runningAt(slot);
+    return piece && isWithinPiece(piece, slot) ? union(running, this.stateOf(piece, slot)) : running;
+  }
+
+  /** The load states of a piece in a step, as a mask. */
+  private stateOf({ task, begin }: Piece, slot: number): number {
+    const { stages } = this.taskAt(task);
+    let end = begin;
+    for (const { states, slots } of stages) {
+      end += slots;
+      if (slot < end) return states;
+    }
+    return stages.at(-1)?.states ?? 0;
+  }
+
+  /** What of a piece starts in a step: not where it goes on from the step before. */
+  private startsOf(piece: Piece, slot: number): number {
+    if (!isWithinPiece(piece, slot)) return 0;
+    const own = this.stateOf(piece, slot);
+    const before = slot > piece.begin ? this.stateOf(piece, slot - 1) : common(this.runningAt(slot - 1), own);
+    return minus(own, before);
+  }
+
+  private taskAt(place: number): Task {
+    const task = this.system.tasks[place];
+    if (!task) throw new RangeError(`The day has no task ${place}`);
+    return task;
+  }
+}
+
+/** How many starts there are. */
+export function startsOf(timetable: Timetable): number {
+  return timetable.supplies.reduce(
+    (sum: number, _, slot) => sum + bitsOf(timetable.startingAt(slot)).length,
+    0,
+  );
+}
+
+const isWithinPiece = ({ begin, slots }: Piece, slot: number): boolean =>
+  slot >= begin && slot < begin + slots;
+
+/** Pieces of one task that touch are one run. */
+const isContinued = (other: Piece, task: number, begin: number, end: number): boolean =>
+  other.task === task && (other.begin + other.slots === begin || other.begin === end);

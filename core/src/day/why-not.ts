@@ -1,0 +1,115 @@
+import { bitsOf } from '../sets/bits.js';
+import { check } from '../verdict/check.js';
+import { compareLimits } from '../verdict/limit-order.js';
+import type { Limit } from '../verdict/limit.js';
+import type { DaySystem } from './day-system.js';
+import { Timetable, type Misfit, type Piece } from './timetable.js';
+import { lasts } from './worth-of-plan.js';
+
+/** What keeps a task from beginning in a stretch of its windows. */
+export interface Obstacle {
+  /** Steps in which it may not begin, the end left out. */
+  readonly from: number;
+  readonly until: number;
+  readonly by: Misfit['by'] | 'battery' | 'not-fed';
+  /** The supply at hand, where it has a say. */
+  readonly supply: string | undefined;
+  /** What decides, where a limit does. */
+  readonly limit: Limit | undefined;
+}
+
+/** Why a task has no place. */
+export interface WhyNot {
+  readonly task: number;
+  /** Proved impossible: not even alone. Else none was found beside the others. */
+  readonly answer: 'impossible' | 'not-found';
+  readonly obstacles: readonly Obstacle[];
+}
+
+/** For every place where a task might begin, what is in the way: of one that does not even run alone, of it alone. */
+export function whyNot(timetable: Timetable, task: number): WhyNot {
+  const { system } = timetable;
+  const alone = obstaclesIn(aloneOn(system), task);
+  const isImpossible = alone.every(({ by }) => by !== 'none');
+  const obstacles = isImpossible ? alone : obstaclesIn(timetable, task);
+  return {
+    task,
+    answer: isImpossible ? 'impossible' : 'not-found',
+    obstacles: joined(obstacles.flatMap((each) => (each.by === 'none' ? [] : [{ ...each, by: each.by }]))),
+  };
+}
+
+/** Nothing else in the plan, and the generator wherever it may run. */
+function aloneOn(system: DaySystem): Timetable {
+  const { connected, ifNeeded } = system.supplies;
+  return new Timetable(
+    system,
+    connected.map((supply, slot) => ifNeeded[slot] ?? supply),
+  );
+}
+
+type AtBegin = Omit<Obstacle, 'by'> & { readonly by: Obstacle['by'] | 'none' };
+
+function obstaclesIn(timetable: Timetable, place: number): readonly AtBegin[] {
+  const task = timetable.system.tasks[place];
+  if (!task) return [];
+  const limitOf = decidingLimits(timetable.system);
+  return task.windows.flatMap(({ from, until }) =>
+    Array.from({ length: Math.max(0, until - from - task.pieceSlots + 1) }, (_, index): AtBegin => {
+      const piece = { task: place, begin: from + index, slots: task.pieceSlots, isPinned: false };
+      return { from: from + index, until: from + index + 1, ...obstacleOf(timetable, piece, limitOf) };
+    }),
+  );
+}
+
+function obstacleOf(
+  timetable: Timetable,
+  piece: Piece,
+  limitOf: (supply: string, states: number) => Limit | undefined,
+): Pick<AtBegin, 'by' | 'supply' | 'limit'> {
+  const misfit = timetable.misfitOf(piece);
+  if (!misfit) {
+    const isEnough = lasts(timetable.system, timetable.charge(piece));
+    return { by: isEnough ? 'none' : 'battery', supply: undefined, limit: undefined };
+  }
+  if (misfit.by !== 'limit' && misfit.by !== 'start')
+    return { by: misfit.by, supply: timetable.supplies[misfit.slot], limit: undefined };
+  const sets = timetable.system.setsOn(misfit.supply);
+  const isFed = bitsOf(misfit.states).every((state) => sets.isFed(state));
+  return {
+    by: isFed ? misfit.by : 'not-fed',
+    supply: misfit.supply,
+    limit: isFed ? limitOf(misfit.supply, misfit.states) : undefined,
+  };
+}
+
+/** The limit that decides a set, by the check itself. */
+function decidingLimits({ compiled, states }: DaySystem) {
+  const known = new Map<string, Limit | undefined>();
+  return (supply: string, mask: number): Limit | undefined => {
+    const key = `${supply} ${mask}`;
+    if (!known.has(key)) {
+      const on = bitsOf(mask).flatMap((state) => {
+        const asked = states[state];
+        return asked ? [{ load: asked.loadId, state: asked.stateId }] : [];
+      });
+      const { limits, restarts } = check(compiled, { supply, on }, 'any');
+      known.set(key, [...limits, ...restarts.map(({ limit }) => limit)].sort(compareLimits)[0]);
+    }
+    return known.get(key);
+  };
+}
+
+/** Neighbours with the same obstacle as one stretch. */
+function joined(obstacles: readonly Obstacle[]): readonly Obstacle[] {
+  return obstacles.reduce<readonly Obstacle[]>((all, each) => {
+    const last = all.at(-1);
+    const isSame =
+      last?.until === each.from &&
+      last.by === each.by &&
+      last.supply === each.supply &&
+      last.limit?.element.id === each.limit?.element.id &&
+      last.limit?.kind === each.limit?.kind;
+    return isSame ? [...all.slice(0, -1), { ...last, until: each.until }] : [...all, each];
+  }, []);
+}

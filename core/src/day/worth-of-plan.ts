@@ -1,0 +1,58 @@
+import { HOURS_OF_A_SLOT } from './clock.js';
+import type { DaySystem } from './day-system.js';
+import { startsOf, type Timetable } from './timetable.js';
+
+/** What a plan is worth, the weightiest first; more is better in each. */
+export type PlanWorth = readonly number[];
+
+const WORTH = { must: 0, should: 10, may: 1 } as const;
+/** Charge and sun are told apart by so much; what differs less is alike. */
+const STEP_OF_CHARGE = 0.002;
+const WH_OF_SUN = 20;
+
+/**
+ * Musts that are placed, the weighted rest, generator time, the lowest charge, sun that is used as it comes, and starts, in
+ * this order.
+ */
+export function worthOfPlan(timetable: Timetable): PlanWorth {
+  const { system, supplies } = timetable;
+  const placed = system.tasks.filter((_, task) => isPlaced(timetable, task));
+  const musts = placed.filter(({ job }) => job.importance === 'must').length;
+  const rest = placed.reduce((sum, { job }) => sum + WORTH[job.importance ?? 'should'], 0);
+  const { lowestWh, endWh } = timetable.charge();
+  const generator = supplies.filter((supply, slot) => supply !== system.supplies.connected[slot]).length;
+  return [
+    musts,
+    rest,
+    -generator,
+    Math.floor(Math.min(lowestWh, endWh) / (system.store.fullWh * STEP_OF_CHARGE)),
+    Math.floor(directSunWh(timetable) / WH_OF_SUN),
+    -startsOf(timetable),
+  ];
+}
+
+/** Whether the first of two plans is worth more. */
+export function isWorthMore(a: PlanWorth, b: PlanWorth): boolean {
+  const differs = a.findIndex((value, index) => value !== b[index]);
+  return differs >= 0 && (a[differs] ?? 0) > (b[differs] ?? 0);
+}
+
+/** Whether all of a task is in a plan. */
+export function isPlaced(timetable: Timetable, task: number): boolean {
+  const placed = timetable.piecesOf(task).reduce((sum, { slots }) => sum + slots, 0);
+  return placed >= (timetable.system.tasks[task]?.slots ?? Infinity);
+}
+
+/** Whether the charge never falls below the reserve, and ends as it should. */
+export function lasts({ store, targetWh, startWh }: DaySystem, charge: { lowestWh: number; endWh: number }) {
+  return charge.lowestWh >= Math.min(store.reserveWh, startWh) && charge.endWh >= targetWh;
+}
+
+/** Sun that feeds loads as it comes, Wh. */
+export function directSunWh(timetable: Timetable): number {
+  const { system } = timetable;
+  return system.sky.asEntered.reduce((sum, solar, slot) => {
+    const { drawn } = timetable.powerAt(slot, 'stated', system.sky.asEntered);
+    return sum + Math.min(solar, drawn) * HOURS_OF_A_SLOT;
+  }, 0);
+}

@@ -1,0 +1,67 @@
+import { ampHoursAt, onLine, usualPeukert } from '../electrical/battery-bank.js';
+import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C } from '../reference/batteries.js';
+import type { Battery, Rig } from '../rig/schema.js';
+
+const PERCENT = 100;
+
+/** The batteries of a rig as one store of energy. */
+export interface BatteryStore {
+  /** From full to empty, Wh at nominal volts. */
+  readonly fullWh: number;
+  /** What is kept, Wh. */
+  readonly reserveWh: number;
+  /** Energy that an hour at so many watts takes from it, Wh: more than the watts where it is drawn on fast (Peukert). */
+  readonly drawnWh: (watts: number) => number;
+  /** The most it takes up at a charge, W. */
+  readonly acceptsW: (wh: number) => number;
+  /** What of the watts into it can be had out again, 0 to 1. */
+  readonly kept: number;
+}
+
+/**
+ * The batteries of a rig as a store.
+ *
+ * @returns Source: energy balance (physics); Peukert by methods.md 5.6; acceptance and charge kept are common practice.
+ */
+export function batteryStoreOf({ batteries, buses, conditions }: Rig): BatteryStore {
+  const voltsOf = ({ bus }: Battery): number => buses.find(({ id }) => id === bus)?.volts ?? 0;
+  const each = batteries.map((battery) => ({
+    battery,
+    volts: voltsOf(battery),
+    wh: battery.ampHours.value * voltsOf(battery),
+  }));
+  const fullWh = each.reduce((sum, { wh }) => sum + wh, 0);
+  const reserve = Math.max(0, ...batteries.map(({ reservePercent = 0 }) => reservePercent));
+  const isCold = (conditions?.batteryC ?? LFP_NO_CHARGE_BELOW_C) < LFP_NO_CHARGE_BELOW_C;
+  const takesUp = each.filter(({ battery }) => !(isCold && battery.chemistry === 'lfp'));
+  return {
+    fullWh,
+    reserveWh: (fullWh * reserve) / PERCENT,
+    drawnWh: (watts) =>
+      each.reduce((sum, { battery, volts, wh }) => sum + drawnFrom(battery, volts, (watts * wh) / fullWh), 0),
+    acceptsW: (stored) =>
+      takesUp.reduce(
+        (sum, { battery, wh }) =>
+          sum + wh * onLine(ACCEPTANCE[battery.chemistry ?? 'lfp'], (stored / fullWh) * PERCENT),
+        0,
+      ),
+    kept:
+      fullWh > 0
+        ? each.reduce((sum, { battery, wh }) => sum + CHARGE_KEPT[battery.chemistry ?? 'lfp'] * wh, 0) /
+          fullWh
+        : 1,
+  };
+}
+
+function drawnFrom(battery: Battery, volts: number, watts: number): number {
+  if (watts <= 0 || volts <= 0) return watts;
+  const { ampHours, ratedHours, chemistry } = battery;
+  const held = ampHoursAt({
+    ampHours: ampHours.value,
+    ratedHours,
+    amps: watts / volts,
+    exponent: usualPeukert(chemistry),
+  });
+  // Drawn on slower than it was rated it holds no more than it says.
+  return watts * Math.max(1, ampHours.value / held);
+}

@@ -1,0 +1,103 @@
+import {
+  choiceField,
+  dateField,
+  groupField,
+  idField,
+  listField,
+  nameField,
+  numberField,
+  ownReferenceField,
+  referenceField,
+  textField,
+  timeField,
+  yesOrNo,
+} from './fields.js';
+
+/** The most days that are planned at once. */
+export const MOST_DAYS = 7;
+const MOST_JOB_MINUTES = 1440 * MOST_DAYS;
+const HOURS_OF_ZONES = 14;
+
+const minutes = (label: string) =>
+  numberField({ label, unit: 'minutes' }, { above: 0, max: MOST_JOB_MINUTES });
+
+/** Which day of the plan, the first being 1. */
+const onDay = numberField({ label: 'day', unit: 'days' }, { min: 1, max: MOST_DAYS });
+
+/** From when to when a supply is there, or may be used. */
+const supplyOverTime = groupField({
+  supply: referenceField('supply', 'supplies'),
+  use: choiceField('how it is used', ['connected', 'if-needed']),
+  onDay,
+  from: timeField('from'),
+  until: timeField('until'),
+});
+
+const job = groupField({
+  id: idField('id'),
+  name: nameField('name'),
+  load: referenceField('load', 'loads'),
+  state: idField('state').optional(),
+  with: listField('loads that run with it', referenceField('load', 'loads')).optional(),
+  minutes: minutes('minutes it takes'),
+  onDay,
+  repeats: choiceField('repeats', ['once', 'daily']).optional(),
+  from: timeField('not before').optional(),
+  until: timeField('done by').optional(),
+  importance: choiceField('importance', ['must', 'should', 'may']).optional(),
+  maySplit: yesOrNo('may be split'),
+  blockMinutes: minutes('shortest piece'),
+  after: ownReferenceField('job it comes after', 'jobs').optional(),
+  meal: textField('meal'),
+});
+
+/** Where a piece of a job was put, in minutes from the beginning of the plan. */
+const placement = groupField({
+  job: ownReferenceField('job', 'jobs'),
+  onDay,
+  begin: numberField({ label: 'begin', unit: 'minutes' }, { min: 0, max: MOST_JOB_MINUTES }).required(
+    'is missing; give its minutes from the beginning of the plan',
+  ),
+  minutes: minutes('minutes').required('is missing; give its minutes'),
+  pinned: yesOrNo('stays where it is'),
+});
+
+/** When a supply that is used only where it is needed runs, in minutes from the beginning of the plan. */
+const supplyRun = groupField({
+  supply: referenceField('supply', 'supplies'),
+  begin: numberField({ label: 'begin', unit: 'minutes' }, { min: 0, max: MOST_JOB_MINUTES }).required(
+    'is missing; give its minutes from the beginning of the plan',
+  ),
+  minutes: minutes('minutes').required('is missing; give its minutes'),
+});
+
+const prices = groupField({
+  battery: numberField({ label: 'battery', unit: 'money per kWh' }, { min: 0, max: 100 }),
+  hookup: numberField({ label: 'hookup', unit: 'money per kWh' }, { min: 0, max: 100 }),
+  generator: numberField({ label: 'generator', unit: 'money per hour' }, { min: 0, max: 1000 }),
+}).meta({ label: 'prices' });
+
+/** What must get done from one morning to the next, with what the sky and the supplies give meanwhile. */
+export const dayFields = groupField({
+  id: idField('id'),
+  name: nameField('name'),
+  date: dateField('date'),
+  begins: timeField('begins at'),
+  days: numberField({ label: 'days', unit: 'days' }, { min: 1, max: MOST_DAYS }),
+  latitude: numberField({ label: 'latitude', unit: 'degrees' }, { min: -90, max: 90 }),
+  longitude: numberField({ label: 'longitude', unit: 'degrees' }, { min: -180, max: 180 }),
+  hoursFromUtc: numberField(
+    { label: 'hours ahead of UTC', unit: 'hours' },
+    { min: -HOURS_OF_ZONES, max: HOURS_OF_ZONES },
+  ),
+  cloudOktas: numberField({ label: 'cloud', unit: 'eighths' }, { min: 0, max: 8 }),
+  worstCloudOktas: numberField({ label: 'cloud at worst', unit: 'eighths' }, { min: 0, max: 8 }),
+  startPercent: numberField({ label: 'charge at the beginning', unit: '%' }, { min: 0, max: 100 }),
+  targetPercent: numberField({ label: 'charge at the end', unit: '%' }, { min: 0, max: 100 }),
+  tight: choiceField('tight moments', ['allowed', 'kept-out']).optional(),
+  supplies: listField('supplies over time', supplyOverTime).optional(),
+  jobs: listField('jobs', job),
+  plan: listField('plan', placement).optional(),
+  supplyRuns: listField('runs of the generator', supplyRun).optional(),
+  prices: prices.optional().default(undefined),
+});

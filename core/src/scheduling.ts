@@ -1,0 +1,19 @@
+/**
+ * What is public of the core for days and their plans: what the room Day and the command line read of them. Planning itself
+ * is asked of the worker (planning.ts).
+ */
+
+export type { DayPlan, EnergyVerdict, PlannedPiece, Unplaced } from './day/day-plan.js';
+export type { DayChange } from './day/let-in.js';
+export type { Moment } from './day/moments.js';
+export { minutesInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
+export { suppliesOverTime } from './day/supplies-over-time.js';
+export {
+  dayChangeWords,
+  ENERGY_WORDS,
+  energyWords,
+  momentNames,
+  planHeadline,
+  unplacedWords,
+} from './wording/day-words.js';
+export { keepingJobs, newDay, withDay, withJob, withPlan } from './rig/day-edits.js';

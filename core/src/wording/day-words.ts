@@ -1,0 +1,129 @@
+import { timeInPlan, SLOT_MINUTES } from '../day/clock.js';
+import type { DayPlan, EnergyVerdict, Unplaced } from '../day/day-plan.js';
+import type { DayChange } from '../day/let-in.js';
+import type { Obstacle } from '../day/why-not.js';
+import { formatAmount, formatNumber, formatPercent } from '../quantity/format.js';
+import { formatDuration } from '../quantity/format-time.js';
+import type { NumberStyle } from '../quantity/number-style.js';
+import { loadOf, supplyOf } from '../rig/lookup.js';
+import { inSentence, theElement, theLoad } from '../rig/names-in-sentences.js';
+import type { Day, Rig, Supply } from '../rig/schema.js';
+import { listNames, margin } from './explain.js';
+import { stateWatts } from './outlook-words.js';
+
+const SECONDS_OF_A_MINUTE = 60;
+/** More reasons than this are not read. */
+const MOST_REASONS = 4;
+
+/** The words for energy: nothing trips, the battery lasts or does not. */
+export const ENERGY_WORDS: Readonly<Record<EnergyVerdict, string>> = {
+  lasts: 'Lasts',
+  'may-run-out': 'May run out',
+  'runs-out': 'Runs out',
+};
+
+/**
+ * How much of a day is planned, and how the battery comes through.
+ *
+ * @example
+ * // '14 of 15 placed. Lowest charge 67 % at 06:35.'
+ */
+export function planHeadline(style: NumberStyle, day: Day, plan: DayPlan): string {
+  const { placed, of, lowest, fullWh, generatorMinutes } = plan;
+  const generator =
+    generatorMinutes > 0 ? ` Generator for ${formatDuration(generatorMinutes * SECONDS_OF_A_MINUTE)}.` : '';
+  return `${placed} of ${of} placed. Lowest charge ${formatPercent(style, lowest.wh / fullWh)} at ${timeInPlan(day, lowest.minutes)}.${generator}`;
+}
+
+/** Why a job has no place, and what would let it in. */
+export interface UnplacedWords {
+  readonly headline: string;
+  /** What is in the way, stretch by stretch. */
+  readonly reasons: readonly string[];
+  readonly changes: readonly string[];
+}
+
+/** A job without a place, in words. */
+export function unplacedWords(style: NumberStyle, rig: Rig, day: Day, unplaced: Unplaced): UnplacedWords {
+  const name = jobName(day, unplaced.job);
+  const head =
+    unplaced.answer === 'impossible' ? 'cannot be placed, not even alone' : 'has no place beside the others';
+  const reasons = unplaced.obstacles
+    .slice(0, MOST_REASONS)
+    .map((each) => obstacleWords(style, rig, day, each));
+  const more = unplaced.obstacles.length - reasons.length;
+  return {
+    headline: `${name} ${head}.`,
+    reasons:
+      unplaced.obstacles.length === 0
+        ? ['Its window is shorter than it takes.']
+        : [...reasons, ...(more > 0 ? [`And ${more} more.`] : [])],
+    changes: unplaced.changes.map((change) => dayChangeWords(style, rig, day, unplaced.job, change)),
+  };
+}
+
+function obstacleWords(style: NumberStyle, rig: Rig, day: Day, obstacle: Obstacle): string {
+  const [from, until] = [obstacle.from, obstacle.until].map((slot) => timeInPlan(day, slot * SLOT_MINUTES));
+  const when = obstacle.until - obstacle.from > 1 ? `From ${from} to ${until}` : `At ${from}`;
+  return `${when}: ${reasonWords(style, rig, obstacle)}.`;
+}
+
+const REASONS: Readonly<Partial<Record<Obstacle['by'], string>>> = {
+  'no-supply': 'nothing feeds anything',
+  battery: 'the battery would fall below its reserve, or end too low',
+  order: 'it comes after a job that is not over, or before one that has begun',
+  rest: 'its load runs already, or rests',
+  window: 'it does not end within its window',
+};
+
+function reasonWords(style: NumberStyle, rig: Rig, { by, supply, limit }: Obstacle): string {
+  const where = supply === undefined ? 'nothing' : supplyInSentence(supplyOf(rig, supply));
+  if (by === 'not-fed') return `${where} does not feed it`;
+  if (by !== 'limit' && by !== 'start') return REASONS[by] ?? '';
+  if (!limit) return `${where} does not carry it`;
+  const over = margin(style, limit, limit.headroom.stated < 0 ? 'stated' : 'pessimistic');
+  const moment = limit.start ? 'at a start' : 'while they run';
+  return `${theElement(limit.element.name)} is ${over} short ${moment}, on ${where}`;
+}
+
+const supplyInSentence = ({ name, sources }: Supply): string =>
+  sources.length === 0 ? 'the battery' : theElement(name);
+
+/** A change that lets a job in, as what the hand does. */
+export function dayChangeWords(
+  style: NumberStyle,
+  rig: Rig,
+  day: Day,
+  jobId: string,
+  change: DayChange,
+): string {
+  const job = day.jobs.find(({ id }) => id === jobId);
+  const charging = 'chargingOff' in change && change.chargingOff ? ', with charging off meanwhile' : '';
+  switch (change.by) {
+    case 'state':
+      return job ? `Run it at ${stateWatts(style, rig, loadOf(rig, job.load), change.stateId)}` : '';
+    case 'split':
+      return 'Let it be split';
+    case 'window':
+      return `Let it begin at ${timeInPlan(day, change.begin * SLOT_MINUTES)}${charging}`;
+    case 'without':
+      return `Leave ${inSentence(jobName(day, change.job))} out`;
+    case 'supply':
+      return `Connect ${supplyOf(rig, change.supplyId).name} in its window${charging}`;
+    case 'tight':
+      return 'Allow moments that are only tight';
+  }
+}
+
+const jobName = ({ jobs }: Day, id: string): string => jobs.find((job) => job.id === id)?.name ?? id;
+
+/** What runs in a stretch of a plan, as a list of names. */
+export function momentNames(rig: Rig, on: readonly { readonly load: string }[]): string {
+  return on.length === 0 ? 'nothing' : listNames(on.map(({ load }) => theLoad(loadOf(rig, load).name)));
+}
+
+/** A quantity of energy as people say it. */
+export const energyWords = (style: NumberStyle, wh: number): string =>
+  wh >= WH_OF_A_KWH ? `${formatNumber(style, wh / WH_OF_A_KWH, 1)} kWh` : formatAmount(style, wh, 'Wh');
+
+const WH_OF_A_KWH = 1000;
