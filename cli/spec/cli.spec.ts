@@ -339,6 +339,27 @@ describe('who runs with whom, on the command line', () => {
     expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--grow: "much" is no margin/)]);
   });
 
+  it('plans a day, and says of what has no place why', async () => {
+    const args = ['plan', 'demo/tern.json', '--rounds', '4'];
+    const { status, stdout, stderr } = await heliarch(...args, '--json');
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/^4 of 4$/m);
+    const { placed, of, unplaced, moments } = valid('plan', stdout) as {
+      placed: number;
+      of: number;
+      unplaced: { job: string; answer: string }[];
+      moments: { verdict: string }[];
+    };
+    expect([placed, of, unplaced[0]?.job, unplaced[0]?.answer]).toEqual([14, 15, 'water', 'impossible']);
+    expect(moments.every(({ verdict }) => verdict === 'holds')).toBe(true);
+    const { stdout: text } = await heliarch(...args);
+    expect(text).toMatch(/^14 of 15 placed\. Lowest charge/);
+    expect(text).toMatch(/^09:00 to 10:30 {2}Saw the ribs/m);
+    expect(text).toMatch(/^ {2}From 19:00 to 20:05: the battery does not feed it\./m);
+    const bad = await heliarch('plan', 'demo/tern.json', '--day', 'sunday');
+    expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--day: "sunday" is not in this/)]);
+  });
+
   it('names an option that asks for what is not there', async () => {
     const { status, stderr } = await heliarch(
       'sets',

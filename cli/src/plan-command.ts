@@ -5,6 +5,7 @@ import {
   ENERGY_WORDS,
   planHeadline,
   SLOT_MINUTES,
+  momentInPlan,
   timeInPlan,
   unplacedWords,
   type DayPlan,
@@ -56,11 +57,11 @@ function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string 
   const placed = plan.pieces.map(({ job, begin, minutes, later }) => {
     const name = day.jobs.find(({ id }) => id === job)?.name ?? job;
     const slack = later > 0 ? `, up to ${later} min later` : '';
-    return `${timeInPlan(day, begin)} to ${timeInPlan(day, begin + minutes)}  ${name}${slack}`;
+    return `${momentInPlan(day, begin)} to ${timeInPlan(day, begin + minutes)}  ${name}${slack}`;
   });
   const runs = plan.supplyRuns.map(({ supply, begin, minutes }) => {
     const name = rig.supplies.find(({ id }) => id === supply)?.name ?? supply;
-    return `${timeInPlan(day, begin)} to ${timeInPlan(day, begin + minutes)}  ${name} on`;
+    return `${momentInPlan(day, begin)} to ${timeInPlan(day, begin + minutes)}  ${name} on`;
   });
   const missing = plan.unplaced.flatMap((each) => {
     const { headline, reasons, changes } = unplacedWords(style, rig, day, each);
@@ -90,7 +91,7 @@ function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {
     generatorMinutes: plan.generatorMinutes,
     directSunWh: plan.directSunWh,
     survivesGreyHour: plan.survivesGreyHour,
-    pieces: pieces.map((piece) => ({ ...piece, at: timeInPlan(day, piece.begin) })),
+    pieces: pieces.map((piece) => ({ ...piece, at: momentInPlan(day, piece.begin) })),
     supplyRuns,
     unplaced: plan.unplaced.map((each) => {
       const { headline, reasons, changes: inWords } = unplacedWords(style, rig, day, each);

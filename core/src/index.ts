@@ -111,16 +111,6 @@ export {
 export { loadSummary, type LoadSummary } from './electrical/load-summary.js';
 export { freeId, freeName } from './rig/free-names.js';
 export { choiceWords } from './rig/choice-words.js';
-export {
-  ENTRY_WORDS,
-  changedLoads,
-  entriesOf,
-  withCopy,
-  withEntry,
-  withLoadsOn,
-  withoutEntry,
-  withoutPart,
-  type Entry,
-  type EntryList,
-} from './rig/entries.js';
+export { ENTRY_WORDS, entriesOf, type Entry, type EntryList } from './rig/entry-lists.js';
+export { changedLoads, withCopy, withEntry, withLoadsOn, withoutEntry, withoutPart } from './rig/entries.js';
 export { worthLookingUp, type WorthLookingUp } from './answers/worth-looking-up.js';

@@ -6,7 +6,14 @@
 export type { DayPlan, EnergyVerdict, PlannedPiece, Unplaced } from './day/day-plan.js';
 export type { DayChange } from './day/let-in.js';
 export type { Moment } from './day/moments.js';
-export { minutesInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
+export {
+  minutesInPlan,
+  momentInPlan,
+  SLOT_MINUTES,
+  slotsOf,
+  stretchesBetween,
+  timeInPlan,
+} from './day/clock.js';
 export { suppliesOverTime } from './day/supplies-over-time.js';
 export {
   dayChangeWords,
@@ -16,4 +23,6 @@ export {
   planHeadline,
   unplacedWords,
 } from './wording/day-words.js';
-export { keepingJobs, newDay, withDay, withJob, withPlan } from './rig/day-edits.js';
+export { newDay, withDay, withJob, withPlan } from './rig/day-edits.js';
+export { keepingJobs } from './rig/day-without.js';
+export { theElement } from './rig/names-in-sentences.js';

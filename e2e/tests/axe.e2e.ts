@@ -49,6 +49,7 @@ async function* everySight(page: Page): AsyncGenerator<string> {
   yield* together(page);
   yield* rig(page);
   yield* loads(page);
+  yield* day(page);
   yield* overTheRooms(page);
   yield* firstRun(page);
 }
@@ -114,6 +115,18 @@ async function* loads(page: Page): AsyncGenerator<string> {
   await expect(page.getByRole('alert')).toBeVisible();
   yield 'A list that cannot be read';
   await page.keyboard.press('Escape');
+}
+
+async function* day(page: Page): AsyncGenerator<string> {
+  await page.getByRole('link', { name: 'Day', exact: true }).click();
+  await page.getByRole('button', { name: 'Plan the day' }).click();
+  const aside = page.getByRole('complementary', { name: 'The plan' });
+  await expect(aside).toContainText('cannot be placed');
+  yield 'Day, planned';
+  await aside.getByRole('button', { name: /^Lunch/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Lunch' })).toBeVisible();
+  yield 'Day, with the sheet of a job';
+  await page.getByRole('button', { name: 'Close' }).click();
 }
 
 async function* overTheRooms(page: Page): AsyncGenerator<string> {

@@ -22,7 +22,7 @@ const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.
 export class DescribePage {
   constructor(readonly page: Page) {}
 
-  async goTo(room: 'Rig' | 'Loads' | 'Together'): Promise<void> {
+  async goTo(room: 'Rig' | 'Loads' | 'Together' | 'Day'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: room }).click();
     await expect(this.page.locator('main h1').first()).toBeVisible();
   }

@@ -40,7 +40,7 @@ for (const [where, size] of [
     await together.chooseFile({ name: 'long.json', mimeType: 'application/json', buffer });
     await expect(page.getByText(/^Opened Rigw+ from long\.json/)).toBeVisible();
     const width = () => page.evaluate(() => document.documentElement.scrollWidth);
-    for (const room of ['Together', 'Loads', 'Rig']) {
+    for (const room of ['Together', 'Loads', 'Day', 'Rig']) {
       await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: room }).click();
       await expect(page.locator('main h1').first()).toBeVisible();
       await page.waitForTimeout(300);

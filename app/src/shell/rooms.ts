@@ -20,5 +20,11 @@ export const ROOMS: Routes = [
     data: { label: 'Together' },
     loadComponent: () => import('../together/together').then((room) => room.Together),
   },
+  {
+    path: 'day',
+    title: 'Day · Heliarch',
+    data: { label: 'Day' },
+    loadComponent: () => import('../day/day').then((room) => room.Day),
+  },
   { path: '**', redirectTo: 'together' },
 ];

@@ -207,7 +207,7 @@ export class RigQuestions {
       day,
       {},
       (better) => {
-        const plan = planAsKept(this.rigInUse, { ...day, plan: [...better] });
+        const plan = planAsKept(this.rigInUse, { ...day, plan: [...better] }, 'sketch');
         if (plan) soFar(plan);
       },
       throttled(progress),

@@ -1,15 +1,9 @@
-import { newDay } from '../../src/rig/day-edits.js';
 import fc from 'fast-check';
 import { findTypicalLoads, TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
 import { valueAt, withValueAt } from '../../src/rig/document-path.js';
-import {
-  ENTRY_LISTS,
-  entriesOf,
-  withCopy,
-  withEntry,
-  withoutEntry,
-  withoutPart,
-} from '../../src/rig/entries.js';
+import { newDay } from '../../src/rig/day-edits.js';
+import { withCopy, withEntry, withoutEntry, withoutPart } from '../../src/rig/entries.js';
+import { ENTRY_LISTS, entriesOf } from '../../src/rig/entry-lists.js';
 import { freeId } from '../../src/rig/free-names.js';
 import { loadFromKind, newEntry } from '../../src/rig/new-entries.js';
 import type { Rig } from '../../src/rig/schema.js';

@@ -44,6 +44,17 @@ export function timeInPlan({ begins }: Pick<Day, 'begins'>, minutes: number): st
   return `${two(clock / MINUTES_OF_AN_HOUR)}:${two(clock % MINUTES_OF_AN_HOUR)}`;
 }
 
+/**
+ * A minute of a plan as people say it: with its day, where there are several.
+ *
+ * @example
+ * momentInPlan({ begins: '08:00', days: 3 }, 1500); // 'day 2, 09:00'
+ */
+export function momentInPlan(day: Pick<Day, 'begins' | 'days'>, minutes: number): string {
+  const time = timeInPlan(day, minutes);
+  return daysOf(day) === 1 ? time : `day ${Math.floor(minutes / MINUTES_OF_A_DAY) + 1}, ${time}`;
+}
+
 /** A stretch of a plan in steps, its end left out. */
 export interface Stretch {
   readonly from: number;

@@ -8,9 +8,9 @@ import { daySystemOf, type DaySystem } from './day-system.js';
 import { letIn, type DayChange } from './let-in.js';
 import { momentsOfPlan, type Moment } from './moments.js';
 import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan-day.js';
-import { placesFor, slackOf, survivesGreyHour } from './slack.js';
+import { misplacedBy, placesFor, slackOf, survivesGreyHour, type Slack } from './slack.js';
 import { suppliesWithRuns, supplyRunsOf } from './supply-runs.js';
-import type { Timetable } from './timetable.js';
+import type { Piece, Timetable } from './timetable.js';
 import { whyNot, type WhyNot } from './why-not.js';
 import { directSunWh, isPlaced } from './worth-of-plan.js';
 
@@ -19,6 +19,8 @@ export interface PlannedPiece extends Placement {
   /** Minutes by which it may begin later or earlier, all others staying. */
   readonly later: number;
   readonly earlier: number;
+  /** What it does not keep where the user put it. */
+  readonly misplaced?: 'window' | 'order' | 'rest';
 }
 
 /** What has no place, and why. */
@@ -85,11 +87,15 @@ export function planOfDay(
   return described(timetable);
 }
 
-/** A plan as it stands in the file, judged again; undefined where there is none. */
-export function planAsKept(compiled: CompiledRig, day: Day): DayPlan | undefined {
-  if (!day.plan) return undefined;
+/**
+ * A plan as it stands in the file, judged again: where there is none, of a day on which nothing is on.
+ *
+ * @param depth A sketch leaves out why jobs have no place, and how far those that have one may slip: what takes longest.
+ */
+export function planAsKept(compiled: CompiledRig, day: Day, depth: 'whole' | 'sketch' = 'whole'): DayPlan {
   const system = daySystemOf(compiled, day);
-  return described(timetableOf(system, suppliesWithRuns(system)));
+  const isNothing = (day.plan ?? []).length === 0;
+  return described(timetableOf(system, suppliesWithRuns(system)), isNothing ? 'sketch' : depth);
 }
 
 /**
@@ -111,7 +117,7 @@ export function placesOfPiece(
   return piece ? placesFor(timetable, piece).map((slot) => slot * SLOT_MINUTES) : [];
 }
 
-function described(timetable: Timetable): DayPlan {
+function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): DayPlan {
   const { system, supplies } = timetable;
   const { store, sky, tasks, startWh, slots } = system;
   const missing = [...tasks.keys()].filter((task) => !isPlaced(timetable, task));
@@ -122,11 +128,11 @@ function described(timetable: Timetable): DayPlan {
   const at = <T>(of: (slot: number) => T): readonly T[] =>
     Array.from({ length: slots }, (_, slot) => of(slot));
   return {
-    pieces: piecesOf(timetable),
+    pieces: piecesOf(timetable, depth === 'whole' ? slackOf(timetable) : []),
     supplyRuns: supplyRunsOf(timetable),
     placed: tasks.length - missing.length,
     of: tasks.length,
-    unplaced: missing.map((task) => unplacedOf(timetable, task)),
+    unplaced: depth === 'whole' ? missing.map((task) => unplacedOf(timetable, task)) : [],
     moments: momentsOfPlan(timetable),
     fullWh: store.fullWh,
     reserveWh: store.reserveWh,
@@ -151,18 +157,18 @@ function energyVerdict({ store }: DaySystem, stated: number, worst: number): Ene
   return worst < store.reserveWh ? 'may-run-out' : 'lasts';
 }
 
-function piecesOf(timetable: Timetable): readonly PlannedPiece[] {
-  const slacks = slackOf(timetable);
+function piecesOf(timetable: Timetable, slacks: readonly Slack[]): readonly PlannedPiece[] {
   return placementsOf(timetable).map((placement) => {
-    const slack = slacks.find(
-      ({ piece }) =>
-        piece.begin * SLOT_MINUTES === placement.begin &&
-        timetable.system.tasks[piece.task]?.job.id === placement.job,
-    );
+    const isIt = ({ task, begin }: Piece): boolean =>
+      begin * SLOT_MINUTES === placement.begin && timetable.system.tasks[task]?.job.id === placement.job;
+    const slack = slacks.find(({ piece }) => isIt(piece));
+    const piece = timetable.pieces.find(isIt);
+    const misplaced = piece && misplacedBy(timetable, piece);
     return {
       ...placement,
       later: (slack?.later ?? 0) * SLOT_MINUTES,
       earlier: (slack?.earlier ?? 0) * SLOT_MINUTES,
+      ...(misplaced && { misplaced }),
     };
   });
 }

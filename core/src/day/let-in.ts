@@ -24,15 +24,22 @@ export function letIn(timetable: Timetable, place: number): readonly DayChange[]
   const { system } = timetable;
   const job = system.tasks[place]?.job;
   if (!job) return [];
-  return [
-    ...lowerStates(timetable, place, job),
-    ...(job.maySplit === 'yes' ? [] : splitInto(timetable, place)),
-    ...otherTimes(timetable, place),
-    ...withoutAnother(timetable, place),
-    ...onOtherSupplies(timetable, place, job),
-    ...(system.day.tight === 'allowed' ? [] : inTightMoments(timetable, place)),
+  const kinds: readonly (() => readonly DayChange[])[] = [
+    () => lowerStates(timetable, place, job),
+    () => (job.maySplit === 'yes' ? [] : splitInto(timetable, place)),
+    () => otherTimes(timetable, place),
+    () => withoutAnother(timetable, place),
+    () => onOtherSupplies(timetable, place, job),
+    () => (system.day.tight === 'allowed' ? [] : inTightMoments(timetable, place)),
   ];
+  return kinds.reduce<readonly DayChange[]>(
+    (found, kind) => (found.length >= ENOUGH ? found : [...found, ...kind()]),
+    [],
+  );
 }
+
+/** So many ways are enough to choose from. */
+const ENOUGH = 2;
 
 /** A day with something changed, and where the job then begins; undefined where it still has no place. */
 function beginWith(
@@ -49,11 +56,19 @@ function withOrWithoutCharging<T>(
   { system: { compiled } }: Timetable,
   tried: (compiled: CompiledRig, chargingOff: boolean) => T | undefined,
 ): T | undefined {
-  return tried(compiled, false) ?? tried(compile(withNoCharging(compiled.rig)), true);
+  return tried(compiled, false) ?? tried(notCharging(compiled), true);
 }
 
-const withNoCharging = (rig: Rig): Rig =>
-  rig.supplies.reduce((changed, { id }) => withoutCharging(changed, id), rig);
+const NOT_CHARGING = new WeakMap<CompiledRig, CompiledRig>();
+
+function notCharging(compiled: CompiledRig): CompiledRig {
+  const { supplies } = compiled.rig;
+  const known =
+    NOT_CHARGING.get(compiled) ??
+    compile(supplies.reduce((changed: Rig, { id }) => withoutCharging(changed, id), compiled.rig));
+  NOT_CHARGING.set(compiled, known);
+  return known;
+}
 
 function beginIn(system: DaySystem, from: Timetable, place: number, left?: number): number | undefined {
   const { connected } = system.supplies;

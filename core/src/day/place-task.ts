@@ -1,6 +1,5 @@
-import type { ChargeOfDay } from './charge-of-day.js';
 import type { Task } from './tasks.js';
-import type { Piece, Timetable } from './timetable.js';
+import type { Outcome, Piece, Timetable } from './timetable.js';
 import { lasts } from './worth-of-plan.js';
 
 /** Places where a piece may begin are looked at in so many steps at first, and closer around the best. */
@@ -54,23 +53,22 @@ function bestPlace(timetable: Timetable, task: Task, place: number, slots: numbe
 
 interface Candidate {
   readonly piece: Piece;
-  readonly charge: ChargeOfDay;
+  readonly outcome: Outcome;
 }
 
 function candidate(timetable: Timetable, piece: Piece): Candidate | undefined {
   if (timetable.misfitOf(piece)) return undefined;
-  const charge = timetable.charge(piece);
-  return lasts(timetable.system, charge) ? { piece, charge } : undefined;
+  const outcome = timetable.outcomeWith(piece);
+  return lasts(timetable.system, outcome) ? { piece, outcome } : undefined;
 }
 
-/** Charges that differ by less than this are alike, as a share of full. */
-const ALIKE = 0.002;
+/** Charges that differ by less than this are alike, Wh. */
+const ALIKE_WH = 20;
 
 function better(a: Candidate | undefined, b: Candidate | undefined): Candidate | undefined {
   if (!a || !b) return a ?? b;
-  const scale = a.charge.wh.length > 0 ? ALIKE * Math.max(1, a.charge.wh[0] ?? 1) : 1;
-  const least = ({ charge }: Candidate): number => Math.min(charge.lowestWh, charge.endWh);
+  const least = ({ outcome }: Candidate): number => Math.min(outcome.lowestWh, outcome.endWh);
   const difference = least(b) - least(a);
-  if (Math.abs(difference) > scale) return difference > 0 ? b : a;
+  if (Math.abs(difference) > ALIKE_WH) return difference > 0 ? b : a;
   return a.piece.begin <= b.piece.begin ? a : b;
 }

@@ -18,6 +18,8 @@ export interface PlanEffort {
 const USUAL_ROUNDS = 60;
 const USUAL_SEED = 1;
 const MOST_TAKEN_OUT = 3;
+/** How often other generator hours are tried. */
+const GENERATOR_EVERY = 6;
 /** How often room is made for what has no place. */
 const SHARE_FOR_MISSING = 0.5;
 
@@ -40,7 +42,7 @@ export function planDay(
   let worth = worthOfPlan(best);
   tell(best);
   for (let round = 0; round < rounds; round += 1) {
-    const tried = repaired(best, random);
+    const tried = round % GENERATOR_EVERY === 0 ? withOtherGenerator(best, random) : repaired(best, random);
     const worthOfTried = lasts(system, tried.charge()) ? worthOfPlan(tried) : undefined;
     if (worthOfTried && isWorthMore(worthOfTried, worth)) {
       [best, worth] = [tried, worthOfTried];
@@ -49,6 +51,18 @@ export function planDay(
     progress(round + 1, rounds);
   }
   return joined(best);
+}
+
+/** The generator wherever it may run and carries what is planned. */
+function suppliesThatHold(timetable: Timetable): Timetable['supplies'] {
+  const { system } = timetable;
+  return timetable.supplies.map((supply, slot) => {
+    const generator = system.supplies.ifNeeded[slot];
+    if (generator === undefined) return supply;
+    const [running, starting] = [timetable.runningAt(slot), timetable.startingAt(slot)];
+    const sets = system.setsOn(generator);
+    return sets.holds(running) && sets.start(starting, running) ? generator : supply;
+  });
 }
 
 /** Pieces of one task that touch, as one. */
@@ -73,8 +87,9 @@ function withLeastGenerator(system: DaySystem): Timetable {
   const without = constructed(system, connected);
   const isEnough = isWhole(without) && lasts(system, without.charge());
   if (isEnough || ifNeeded.every((supply) => supply === undefined)) return without;
-  const always = connected.map((supply, slot) => ifNeeded[slot] ?? supply);
-  const having = constructed(system, always);
+  const having = new Timetable(system, suppliesThatHold(without));
+  for (const piece of without.pieces) having.place(piece);
+  placeAll(having, inTurn(system, choiceFirst(system)));
   const gains = (worth: PlanWorth): readonly number[] => worth.slice(0, 2);
   const isBetter =
     lasts(system, having.charge()) &&
@@ -99,9 +114,9 @@ function placeAll(timetable: Timetable, order: readonly number[]): void {
 }
 
 /** Another plan: some tasks, and what comes after them, are taken out, and all that is missing is put in anew. */
-function repaired(from: Timetable, random: RandomNumbers): Timetable {
+function repaired(from: Timetable, random: RandomNumbers, supplies = from.supplies): Timetable {
   const { system } = from;
-  const timetable = new Timetable(system, from.supplies);
+  const timetable = new Timetable(system, supplies);
   for (const piece of from.pieces) timetable.place(piece);
   const missing = [...system.tasks.keys()].filter((task) => !isPlaced(from, task));
   if (missing.length > 0 && random() < SHARE_FOR_MISSING) makeRoom(timetable, oneOf(missing, random), random);
@@ -112,6 +127,13 @@ function repaired(from: Timetable, random: RandomNumbers): Timetable {
   const order = [...system.tasks.keys()].sort(() => random() - 0.5);
   placeAll(timetable, inTurn(system, musts(system, order)));
   return timetable;
+}
+
+/** The same with other generator hours: where it may run and carries what is planned, then for as short as it can. */
+function withOtherGenerator(from: Timetable, random: RandomNumbers): Timetable {
+  const { ifNeeded } = from.system.supplies;
+  if (isWhole(from) || ifNeeded.every((supply) => supply === undefined)) return repaired(from, random);
+  return shortestGenerator(repaired(from, random, suppliesThatHold(from)));
 }
 
 /** A task that has no place is put where it would run, and what is in its way is taken out. */

@@ -33,13 +33,19 @@ export function placesFor(timetable: Timetable, piece: Piece): readonly number[]
 
 function fits(timetable: Timetable, piece: Piece): boolean {
   if (piece.begin < 0 || piece.begin + piece.slots > timetable.system.slots) return false;
-  return timetable.misfitOf(piece) === undefined && lasts(timetable.system, timetable.charge(piece));
+  return timetable.misfitOf(piece) === undefined && lasts(timetable.system, timetable.outcomeWith(piece));
 }
 
 function without(timetable: Timetable, gone: Piece): Timetable {
   const copy = new Timetable(timetable.system, timetable.supplies);
   for (const piece of timetable.pieces) if (piece !== gone) copy.place(piece);
   return copy;
+}
+
+/** What a piece that the user put somewhere does not keep: its window, its turn behind another job, a rest of its load. */
+export function misplacedBy(timetable: Timetable, piece: Piece): 'window' | 'order' | 'rest' | undefined {
+  const misfit = without(timetable, piece).misplaced(piece);
+  return misfit?.by === 'window' || misfit?.by === 'order' || misfit?.by === 'rest' ? misfit.by : undefined;
 }
 
 /** Whether the battery lasts though the sun is gone for an hour, whichever it is. */

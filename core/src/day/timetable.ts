@@ -1,5 +1,6 @@
 import { bitsOf, common, minus, union } from '../sets/bits.js';
-import type { DcPower } from '../energy/charge-step.js';
+import { chargeAfter, type DcPower } from '../energy/charge-step.js';
+import { HOURS_OF_A_SLOT } from './clock.js';
 import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
 import type { DaySystem } from './day-system.js';
 import type { SetsOnSupply } from './sets-on-supply.js';
@@ -24,6 +25,15 @@ export type Misfit =
       readonly states: number;
     };
 
+/** How low the charge falls over a plan, and how it ends, Wh. */
+export type Outcome = Pick<ChargeOfDay, 'lowestWh' | 'endWh'>;
+
+interface ChargeSoFar extends ChargeOfDay {
+  /** The lowest charge up to each step, and from each step on. */
+  readonly lowestUntil: readonly number[];
+  readonly lowestFrom: readonly number[];
+}
+
 /** A plan in the making: what runs in each step, and on what. */
 export class Timetable {
   /** Load states that run, by step. */
@@ -31,6 +41,9 @@ export class Timetable {
   /** Those of them that start in a step. */
   private readonly starting: number[];
   private readonly placed: Piece[] = [];
+  /** What flows in each step, and the charge that comes of it, as long as nothing changes. */
+  private readonly flows: (DcPower | undefined)[] = [];
+  private known: ChargeSoFar | undefined;
 
   constructor(
     readonly system: DaySystem,
@@ -72,18 +85,64 @@ export class Timetable {
     return gone;
   }
 
-  /** Undefined where a piece fits: what runs holds all the while, and every start of it. */
-  misfitOf(piece: Piece): Misfit | undefined {
-    return this.misplaced(piece) ?? this.overloaded(piece);
+  /**
+   * Undefined where a piece fits: what runs holds all the while, and every start of it.
+   *
+   * @param keepsOrder Whether it has to stand behind what it comes after.
+   */
+  misfitOf(piece: Piece, keepsOrder = true): Misfit | undefined {
+    return this.misplaced(piece, keepsOrder) ?? this.overloaded(piece);
   }
 
   /** The charge over the plan, with one piece more where one is given, or under another sky. */
   charge(more?: Piece, sky = this.system.sky.asEntered): ChargeOfDay {
     const { system } = this;
-    const edge = system.edge === 'pessimistic' ? 'hi' : 'stated';
+    const isKnown = !more && sky === system.sky.asEntered;
     return chargeOfDay(system.store, system.startWh, system.slots, (slot) =>
-      this.powerAt(slot, edge, sky, more),
+      isKnown ? this.flowAt(slot) : this.powerAt(slot, this.edge, sky, more),
     );
+  }
+
+  /**
+   * How low the charge falls with one piece more, and how it ends: what `charge` says of it, counted from where the piece
+   * begins.
+   */
+  outcomeWith(piece: Piece): Outcome {
+    const { store, sky, slots } = this.system;
+    const before = this.chargeSoFar;
+    let wh = before.wh[piece.begin] ?? before.endWh;
+    let lowestWh = before.lowestUntil[piece.begin] ?? before.lowestWh;
+    const end = piece.begin + piece.slots;
+    for (let slot = piece.begin; slot < slots; slot += 1) {
+      const power = slot < end ? this.powerAt(slot, this.edge, sky.asEntered, piece) : this.flowAt(slot);
+      wh = chargeAfter(store, wh, power, HOURS_OF_A_SLOT).wh;
+      // From here on all is as it was.
+      if (slot >= end && wh === before.wh[slot + 1])
+        return { lowestWh: Math.min(lowestWh, before.lowestFrom[slot + 1] ?? wh), endWh: before.endWh };
+      lowestWh = Math.min(lowestWh, wh);
+    }
+    return { lowestWh, endWh: wh };
+  }
+
+  private get edge(): 'hi' | 'stated' {
+    return this.system.edge === 'pessimistic' ? 'hi' : 'stated';
+  }
+
+  private get chargeSoFar(): ChargeSoFar {
+    if (this.known) return this.known;
+    const charge = this.charge();
+    const lowestUntil: number[] = [];
+    let low = Infinity;
+    for (const wh of charge.wh) lowestUntil.push((low = Math.min(low, wh)));
+    const lowestFrom = [...charge.wh];
+    for (let slot = lowestFrom.length - 2; slot >= 0; slot -= 1)
+      lowestFrom[slot] = Math.min(lowestFrom[slot] ?? Infinity, lowestFrom[slot + 1] ?? Infinity);
+    this.known = { ...charge, lowestUntil, lowestFrom };
+    return this.known;
+  }
+
+  private flowAt(slot: number): DcPower {
+    return (this.flows[slot] ??= this.powerAt(slot, this.edge, this.system.sky.asEntered));
   }
 
   /** What flows on the DC side in a step. */
@@ -110,7 +169,8 @@ export class Timetable {
     return supply === undefined ? undefined : this.system.setsOn(supply);
   }
 
-  private misplaced({ task, begin, slots }: Piece): Misfit | undefined {
+  /** Undefined where a piece lies within its window, behind what it comes after, and apart from others of its load. */
+  misplaced({ task, begin, slots }: Piece, keepsOrder = true): Misfit | undefined {
     const asked = this.taskAt(task);
     const end = begin + slots;
     if (!asked.windows.some(({ from, until }) => begin >= from && end <= until))
@@ -119,7 +179,7 @@ export class Timetable {
     const isLate = this.placed.some(
       (other) => this.taskAt(other.task).after.includes(task) && other.begin < end,
     );
-    if (isEarly || isLate) return { by: 'order', slot: begin };
+    if (keepsOrder && (isEarly || isLate)) return { by: 'order', slot: begin };
     const rest = Math.max(1, asked.restSlots);
     const isTooSoon = this.placed.some(
       (other) =>
@@ -155,7 +215,9 @@ export class Timetable {
       const there = this.placed.filter((piece) => isWithinPiece(piece, slot));
       this.masks[slot] = there.reduce((mask, piece) => union(mask, this.stateOf(piece, slot)), 0);
       this.starting[slot] = there.reduce((mask, piece) => union(mask, this.startsOf(piece, slot)), 0);
+      this.flows[slot] = undefined;
     }
+    this.known = undefined;
   }
 
   private withPiece(slot: number, piece: Piece | undefined): number {

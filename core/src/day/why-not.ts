@@ -4,14 +4,14 @@ import { compareLimits } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
 import type { DaySystem } from './day-system.js';
 import { Timetable, type Misfit, type Piece } from './timetable.js';
-import { lasts } from './worth-of-plan.js';
+import { isPlaced, lasts } from './worth-of-plan.js';
 
 /** What keeps a task from beginning in a stretch of its windows. */
 export interface Obstacle {
   /** Steps in which it may not begin, the end left out. */
   readonly from: number;
   readonly until: number;
-  readonly by: Misfit['by'] | 'battery' | 'not-fed';
+  readonly by: Misfit['by'] | 'battery' | 'not-fed' | 'waits';
   /** The supply at hand, where it has a say. */
   readonly supply: string | undefined;
   /** What decides, where a limit does. */
@@ -29,9 +29,12 @@ export interface WhyNot {
 /** For every place where a task might begin, what is in the way: of one that does not even run alone, of it alone. */
 export function whyNot(timetable: Timetable, task: number): WhyNot {
   const { system } = timetable;
-  const alone = obstaclesIn(aloneOn(system), task);
-  const isImpossible = alone.every(({ by }) => by !== 'none');
-  const obstacles = isImpossible ? alone : obstaclesIn(timetable, task);
+  const waits = waitingFor(timetable, task);
+  if (waits) return { task, answer: 'not-found', obstacles: [waits] };
+  const alone = aloneOn(system).map((each) => obstaclesIn(each, task));
+  const [connected = []] = alone;
+  const isImpossible = connected.every((_, index) => alone.every((each) => each[index]?.by !== 'none'));
+  const obstacles = isImpossible ? connected : obstaclesIn(timetable, task);
   return {
     task,
     answer: isImpossible ? 'impossible' : 'not-found',
@@ -39,13 +42,21 @@ export function whyNot(timetable: Timetable, task: number): WhyNot {
   };
 }
 
-/** Nothing else in the plan, and the generator wherever it may run. */
-function aloneOn(system: DaySystem): Timetable {
+/** What comes after a task without a place has none either. */
+function waitingFor(timetable: Timetable, place: number): Obstacle | undefined {
+  const task = timetable.system.tasks[place];
+  if (!task || task.after.every((before) => isPlaced(timetable, before))) return undefined;
+  const [first, last] = [task.windows[0], task.windows.at(-1)];
+  if (!first || !last) return undefined;
+  return { from: first.from, until: last.until, by: 'waits', supply: undefined, limit: undefined };
+}
+
+/** Nothing else in the plan: on what is connected, and with the generator wherever it may run. */
+function aloneOn(system: DaySystem): readonly Timetable[] {
   const { connected, ifNeeded } = system.supplies;
-  return new Timetable(
-    system,
-    connected.map((supply, slot) => ifNeeded[slot] ?? supply),
-  );
+  const isOne = ifNeeded.every((supply) => supply === undefined);
+  const withGenerator = connected.map((supply, slot) => ifNeeded[slot] ?? supply);
+  return [connected, ...(isOne ? [] : [withGenerator])].map((supplies) => new Timetable(system, supplies));
 }
 
 type AtBegin = Omit<Obstacle, 'by'> & { readonly by: Obstacle['by'] | 'none' };
@@ -67,9 +78,9 @@ function obstacleOf(
   piece: Piece,
   limitOf: (supply: string, states: number) => Limit | undefined,
 ): Pick<AtBegin, 'by' | 'supply' | 'limit'> {
-  const misfit = timetable.misfitOf(piece);
+  const misfit = timetable.misfitOf(piece, timetable.pieces.length > 0);
   if (!misfit) {
-    const isEnough = lasts(timetable.system, timetable.charge(piece));
+    const isEnough = lasts(timetable.system, timetable.outcomeWith(piece));
     return { by: isEnough ? 'none' : 'battery', supply: undefined, limit: undefined };
   }
   if (misfit.by !== 'limit' && misfit.by !== 'start')

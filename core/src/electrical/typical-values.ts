@@ -10,7 +10,7 @@ import { LOCK_OUT_S, RAMP_S, REMAINING } from '../reference/soft-starters.js';
 import { stepsOf } from '../rig/field-names.js';
 import { withoutIndexes } from '../rig/field-table.js';
 import { startPowerFactorRange } from '../rig/half-widths.js';
-import { typical } from '../rig/new-entries.js';
+import { typical } from '../rig/typical-quantity.js';
 import type { Battery, Converter, Load, Part, Rig } from '../rig/schema.js';
 import { typicalOhms } from './battery-bank.js';
 import { startSizeOf } from './start-size.js';

@@ -1,7 +1,7 @@
 import { REFERENCE_VOLTS } from '../reference/batteries.js';
 import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { CHARGING_VOLTS, UNCORRECTED_CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
-import { typical } from './new-entries.js';
+import { typical } from './typical-quantity.js';
 import type { Circuit, Converter, Load, Part, Rig } from './schema.js';
 
 /** Long enough for the rule of three hours: a charger charges for hours. */

@@ -1,41 +1,10 @@
-import { dayWithoutLoad, dayWithoutSupply, dayWithStates } from './day-edits.js';
+import { dayWithoutLoad, dayWithoutSupply, dayWithStates } from './day-without.js';
+import { ENTRY_WORDS, entriesOf, type Entry, type EntryList } from './entry-lists.js';
 import { freeId, freeName } from './free-names.js';
 import type { Load, Rig } from './schema.js';
 
-/** The lists of a rig whose entries a person adds, copies and removes. */
-export const ENTRY_LISTS = [
-  'sources',
-  'converters',
-  'batteries',
-  'solar',
-  'buses',
-  'circuits',
-  'loads',
-  'supplies',
-  'days',
-] as const;
-export type EntryList = (typeof ENTRY_LISTS)[number];
-export type Entry<L extends EntryList = EntryList> = NonNullable<Rig[L]>[number];
-
-/** How one entry of a list is called. */
-export const ENTRY_WORDS: Readonly<Record<EntryList, string>> = {
-  sources: 'source',
-  converters: 'inverter or charger',
-  batteries: 'battery',
-  solar: 'solar array',
-  buses: 'busbar',
-  circuits: 'circuit',
-  loads: 'load',
-  supplies: 'supply',
-  days: 'day',
-};
-
 export type Removal =
   { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };
-
-export function entriesOf(rig: Rig, list: EntryList): readonly Entry[] {
-  return rig[list] ?? [];
-}
 
 /** The rig with one more entry, at the end of its list. */
 export function withEntry<L extends EntryList>(rig: Rig, list: L, entry: Entry<L>): Rig {

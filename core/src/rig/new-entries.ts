@@ -1,17 +1,13 @@
 import type { Quantity } from '../quantity/quantity.js';
-import { kindOfPart, type UsualRange } from '../reference/kinds-of-parts.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { TypicalLoad, TypicalPart } from '../reference/typical-loads.js';
-import { entriesOf, type Entry, type EntryList } from './entries.js';
+import { entriesOf, type Entry, type EntryList } from './entry-lists.js';
 import { freeId, freeName } from './free-names.js';
 import type { Bus, Circuit, Load, Part, Rig } from './schema.js';
+import { typical } from './typical-quantity.js';
 
 /** Of a new part nothing is known yet: what is filled in says that it is a guess. */
 const guess = (value: number): Quantity => ({ value, basis: 'guess' });
-
-/** A usual value with its range, marked as such. */
-export function typical({ low, usual, high }: UsualRange): Quantity {
-  return { value: usual, basis: 'typical', minus: usual - low, plus: high - usual };
-}
 
 /**
  * A load of a kind with usual numbers, to be corrected.

@@ -1,4 +1,4 @@
-import { timeInPlan, SLOT_MINUTES } from '../day/clock.js';
+import { momentInPlan, SLOT_MINUTES } from '../day/clock.js';
 import type { DayPlan, EnergyVerdict, Unplaced } from '../day/day-plan.js';
 import type { DayChange } from '../day/let-in.js';
 import type { Obstacle } from '../day/why-not.js';
@@ -32,7 +32,7 @@ export function planHeadline(style: NumberStyle, day: Day, plan: DayPlan): strin
   const { placed, of, lowest, fullWh, generatorMinutes } = plan;
   const generator =
     generatorMinutes > 0 ? ` Generator for ${formatDuration(generatorMinutes * SECONDS_OF_A_MINUTE)}.` : '';
-  return `${placed} of ${of} placed. Lowest charge ${formatPercent(style, lowest.wh / fullWh)} at ${timeInPlan(day, lowest.minutes)}.${generator}`;
+  return `${placed} of ${of} placed. Lowest charge ${formatPercent(style, lowest.wh / fullWh)} at ${momentInPlan(day, lowest.minutes)}.${generator}`;
 }
 
 /** Why a job has no place, and what would let it in. */
@@ -63,7 +63,7 @@ export function unplacedWords(style: NumberStyle, rig: Rig, day: Day, unplaced: 
 }
 
 function obstacleWords(style: NumberStyle, rig: Rig, day: Day, obstacle: Obstacle): string {
-  const [from, until] = [obstacle.from, obstacle.until].map((slot) => timeInPlan(day, slot * SLOT_MINUTES));
+  const [from, until] = [obstacle.from, obstacle.until].map((slot) => momentInPlan(day, slot * SLOT_MINUTES));
   const when = obstacle.until - obstacle.from > 1 ? `From ${from} to ${until}` : `At ${from}`;
   return `${when}: ${reasonWords(style, rig, obstacle)}.`;
 }
@@ -71,6 +71,7 @@ function obstacleWords(style: NumberStyle, rig: Rig, day: Day, obstacle: Obstacl
 const REASONS: Readonly<Partial<Record<Obstacle['by'], string>>> = {
   'no-supply': 'nothing feeds anything',
   battery: 'the battery would fall below its reserve, or end too low',
+  waits: 'it comes after a job that has no place',
   order: 'it comes after a job that is not over, or before one that has begun',
   rest: 'its load runs already, or rests',
   window: 'it does not end within its window',
@@ -105,7 +106,7 @@ export function dayChangeWords(
     case 'split':
       return 'Let it be split';
     case 'window':
-      return `Let it begin at ${timeInPlan(day, change.begin * SLOT_MINUTES)}${charging}`;
+      return `Let it begin at ${momentInPlan(day, change.begin * SLOT_MINUTES)}${charging}`;
     case 'without':
       return `Leave ${inSentence(jobName(day, change.job))} out`;
     case 'supply':

@@ -12,7 +12,7 @@ import {
 } from 'chart.js';
 import annotations, { type AnnotationOptions } from 'chartjs-plugin-annotation';
 import { hatch } from './hatch';
-import type { PlotAxis, PlotDrawn, PlotLabel, PlotLine, PlotLook } from './plot-drawn';
+import type { BarePlot, PlotAxis, PlotDrawn, PlotLabel, PlotLine, PlotLook } from './plot-drawn';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement, annotations);
 
@@ -23,6 +23,23 @@ const LABEL_GAP_PX = 11;
 const CAP_PX = 5;
 const QUARTER_TURN = 90;
 const MOST_TICKS = 5;
+
+/** The same without axes, edge to edge. */
+export function bareChartOf(
+  drawn: BarePlot,
+  colour: ColourOf,
+): ChartConfiguration<'line', { x: number; y: number }[]> {
+  const chart = chartOf({ ...drawn, table: { heads: [], rows: [] } }, colour);
+  const hidden = (of: PlotAxis) => ({ ...axis(of, colour, false), display: false });
+  return {
+    ...chart,
+    options: {
+      ...chart.options,
+      layout: { padding: 0 },
+      scales: { x: hidden(drawn.x), y: hidden(drawn.y) },
+    },
+  };
+}
 
 type ColourOf = (token: string) => string;
 type LineData = ChartDataset<'line', { x: number; y: number }[]>;
@@ -67,6 +84,14 @@ const LOOKS: Readonly<Record<PlotLook, (colour: ColourOf) => Omit<LineData, 'dat
   ceiling: (colour) => ({ ...stroke(colour('--ink-2'), 1.3), borderDash: [5, 4] }),
   holds: (colour) => stroke(colour('--teal'), 3),
   trips: (colour) => stroke(colour('--vermilion'), 3),
+  sun: (colour) => ({ ...stroke(colour('--sun'), 2), backgroundColor: colour('--sun-wash'), fill: 'origin' }),
+  'thrown-away': (colour) => ({
+    ...stroke(colour('--sun'), 1),
+    backgroundColor: hatch(colour('--sun')),
+    fill: '+1',
+  }),
+  band: (colour) => ({ ...stroke(colour('--rule-2'), 1), backgroundColor: colour('--tone-2'), fill: '+1' }),
+  edge: (colour) => stroke(colour('--rule-2'), 0),
   here: (colour) => ({
     ...stroke(colour('--sun'), 1.5),
     pointRadius: CAP_PX,

@@ -14,7 +14,7 @@ export interface PlotPoint {
   readonly y: number;
 }
 
-/** How a line is drawn: what is, a start, a doubt, a ceiling or one that decides. */
+/** How a line is drawn: what is, a start, a doubt, a ceiling, one that decides, the sun; a band fills to the line behind it. */
 export type PlotLook =
   | 'area'
   | 'line'
@@ -25,7 +25,11 @@ export type PlotLook =
   | 'ceiling'
   | 'holds'
   | 'trips'
-  | 'here';
+  | 'here'
+  | 'sun'
+  | 'thrown-away'
+  | 'band'
+  | 'edge';
 
 export interface PlotLine {
   readonly look: PlotLook;
@@ -39,6 +43,9 @@ export interface PlotLabel extends PlotPoint {
   readonly side: 'right' | 'left' | 'middle';
   readonly isBelow?: boolean;
 }
+
+/** What a plot under a common ruler shows: its axes are drawn by whoever has it, and its figures stand there as a table. */
+export type BarePlot = Omit<PlotDrawn, 'table'>;
 
 /** What a plot shows, in words and figures alone: how that becomes a drawing is chart-of's. */
 export interface PlotDrawn {

@@ -1,4 +1,4 @@
-import type { EntryList } from '../../rig/entries.js';
+import type { EntryList } from '../../rig/entry-lists.js';
 import type { Verdict } from '../../verdict/verdict.js';
 
 /** Whether two parts of the system fit each other, before anything is on. */

@@ -1,7 +1,7 @@
 import type { NumberStyle } from '../../quantity/number-style.js';
 import { capitalised } from '../../quantity/format.js';
 import { contradictionsOf } from '../../rig/contradictions.js';
-import { entriesOf, ENTRY_LISTS } from '../../rig/entries.js';
+import { entriesOf, ENTRY_LISTS } from '../../rig/entry-lists.js';
 import { stepsOf } from '../../rig/field-names.js';
 import type { Rig } from '../../rig/schema.js';
 import { wireTablesOf } from '../../electrical/wire-tables.js';

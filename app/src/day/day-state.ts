@@ -1,0 +1,162 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { of, Subject, tap, type Observable } from 'rxjs';
+import type { Day, Job, Placement, Rig } from '@heliarch/core';
+import {
+  keepingJobs,
+  newDay,
+  withDay,
+  withJob,
+  withPlan,
+  type DayPlan,
+  type PlannedPiece,
+} from '@heliarch/core/scheduling';
+import { Answers, type Answer } from '../answers/answers';
+import { latest, stoppable } from '../answers/latest';
+import { RigSession } from '../storage/rig-session';
+
+type PlanAnswer = Answer<DayPlan | undefined>;
+
+/** The day that is looked at, its plan as the worker judges it, and what a person does to it. */
+@Injectable()
+export class DayState {
+  private readonly session = inject(RigSession);
+  private readonly answers = inject(Answers);
+
+  readonly rig = computed((): Rig => {
+    const rig = this.session.rig();
+    if (!rig) throw new Error('The room was opened without a rig');
+    return rig;
+  });
+  private readonly chosen = signal<string | undefined>(undefined);
+  readonly days = computed(() => this.rig().days ?? []);
+  readonly day = computed(() => this.days().find(({ id }) => id === this.chosen()) ?? this.days()[0]);
+
+  /** The plan as it is kept, judged anew whenever it or the rig changes. */
+  private readonly kept = toSignal(
+    latest(toObservable(computed(() => ({ rig: this.rig(), day: this.day() }))), ({ rig, day }) =>
+      day ? this.answers.planAsKept(rig, day) : of<PlanAnswer>({ status: 'given', value: undefined }),
+    ),
+  );
+  readonly judging = computed(() => this.kept()?.newest);
+
+  private readonly wanted = signal<{ readonly rig: Rig; readonly day: Day } | undefined>(undefined);
+  readonly stops = new Subject<void>();
+  /** The search for a plan. */
+  private readonly search = toSignal(
+    latest(toObservable(this.wanted), (wanted): Observable<Answer<DayPlan>> => {
+      if (!wanted) return of({ status: 'stopped' });
+      const search = stoppable(this.answers.planDay(wanted.rig, wanted.day), this.stops);
+      return search.pipe(tap((answer) => this.takeUp(wanted.day.id, answer)));
+    }),
+  );
+  readonly searching = computed(() => (this.wanted() ? this.search()?.newest : undefined));
+
+  /** The plan that is shown: the best so far while one is looked for, else the one that is kept. */
+  readonly plan = computed((): DayPlan | undefined => {
+    const search = this.searching();
+    if (search?.status === 'so-far') return search.value;
+    const kept = this.kept()?.given;
+    return kept?.about.day?.id === this.day()?.id ? kept?.value : undefined;
+  });
+  /** The pieces as they stand this moment; how far they may slip follows as soon as it is known. */
+  readonly pieces = computed((): readonly PlannedPiece[] => {
+    const search = this.searching();
+    if (search?.status === 'so-far') return search.value.pieces;
+    const judged = this.plan()?.pieces ?? [];
+    return (this.day()?.plan ?? []).map((piece) => {
+      const { later = 0, earlier = 0 } = judged.find((each) => isSame(each, piece)) ?? {};
+      return { ...piece, later, earlier };
+    });
+  });
+
+  choose(dayId: string): void {
+    this.chosen.set(dayId);
+  }
+
+  add(date: string): void {
+    const day = newDay(this.rig(), date);
+    this.session.change((rig) => ({ ...rig, days: [...(rig.days ?? []), day] }), { label: 'add a day' });
+    this.choose(day.id);
+  }
+
+  copy(): void {
+    const day = this.day();
+    if (!day) return;
+    const { id, name } = newDay(this.rig(), day.date);
+    const copied = { ...day, id, name: `${day.name}, ${name.toLowerCase()}` };
+    this.session.change((rig) => ({ ...rig, days: [...(rig.days ?? []), copied] }), {
+      label: `copy ${day.name}`,
+    });
+    this.choose(id);
+  }
+
+  remove(): void {
+    const day = this.day();
+    if (!day) return;
+    this.session.change((rig) => ({ ...rig, days: (rig.days ?? []).filter(({ id }) => id !== day.id) }), {
+      label: `remove ${day.name}`,
+    });
+  }
+
+  planAnew(): void {
+    const [rig, day] = [this.rig(), this.day()];
+    if (day) this.wanted.set({ rig, day });
+  }
+
+  clear(): void {
+    this.change('clear the plan', (day) => withPlan(day, [], []));
+  }
+
+  /** Puts a piece somewhere else, and pins it there. */
+  move(piece: Placement, begin: number): void {
+    this.changePlan('move a job', (each) =>
+      isSame(each, piece) ? { ...each, begin, pinned: 'yes' as const } : each,
+    );
+  }
+
+  pin(piece: Placement, isPinned: boolean): void {
+    this.changePlan(isPinned ? 'pin a job' : 'let a job move', ({ pinned: _pinned, ...each }) =>
+      isSame(each, piece) && isPinned ? { ...each, pinned: 'yes' as const } : each,
+    );
+  }
+
+  /** Adds a job of a load; its place in the list. */
+  addJob(loadId: string): string | undefined {
+    let added: Job | undefined;
+    this.change('add a job', (day, rig) => {
+      const having = withJob(day, rig, loadId);
+      added = having.jobs.at(-1);
+      return having;
+    });
+    return added?.id;
+  }
+
+  removeJob(jobId: string): void {
+    this.change('remove a job', (day) => keepingJobs(day, ({ id }) => id !== jobId));
+  }
+
+  private changePlan(label: string, change: (piece: Placement) => Placement): void {
+    this.change(label, (day) => withPlan(day, (day.plan ?? []).map(change)));
+  }
+
+  private change(label: string, change: (day: Day, rig: Rig) => Day): void {
+    const id = this.day()?.id;
+    if (id === undefined) return;
+    this.session.change((rig) => withDay(rig, id, (day) => change(day, rig)), { label });
+  }
+
+  /** A plan that was found takes the place of the one before, as one step. */
+  private takeUp(dayId: string, answer: Answer<DayPlan>): void {
+    if (answer.status !== 'given') return;
+    this.wanted.set(undefined);
+    const { pieces, supplyRuns } = answer.value;
+    const plan = pieces.map(({ later: _later, earlier: _earlier, misplaced: _misplaced, ...piece }) => piece);
+    this.session.change((rig) => withDay(rig, dayId, (day) => withPlan(day, plan, supplyRuns)), {
+      label: 'plan the day',
+    });
+  }
+}
+
+const isSame = (a: Placement, b: Placement): boolean =>
+  a.job === b.job && a.begin === b.begin && a.onDay === b.onDay;

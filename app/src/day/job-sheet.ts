@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import type { Day, Placement } from '@heliarch/core';
+import { timeInPlan } from '@heliarch/core/scheduling';
+import { Dialog } from '../components/dialog';
+import { FieldHelpLine } from '../components/fields/field-help';
+import { FieldRow } from '../components/fields/field-row';
+import { NotKeptYet } from '../components/fields/not-kept-yet';
+import { SheetContext } from '../components/fields/sheet-context';
+import { Select } from '../components/select/select';
+import { DayState } from './day-state';
+
+const FIELDS = [
+  'name',
+  'load',
+  'minutes',
+  'from',
+  'until',
+  'importance',
+  'after',
+  'maySplit',
+  'blockMinutes',
+  'repeats',
+  'onDay',
+  'meal',
+];
+
+const IN_FULL = { id: '', label: 'in full' };
+
+/** One job: what it asks for, and where it stands in the plan. */
+@Component({
+  selector: 'heli-job-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, FieldHelpLine, FieldRow, NotKeptYet, NzButtonComponent, Select],
+  providers: [SheetContext],
+  template: `
+    <heli-dialog [heading]="heading()" [isOpen]="isOpen()" (closed)="closed.emit()">
+      @if (isOpen() && place() >= 0) {
+        @for (piece of pieces(); track piece.begin) {
+          <p class="tools">
+            <strong class="figures">{{ span(piece) }}</strong>
+            <button type="button" class="link" (click)="state.pin(piece, piece.pinned !== 'yes')">
+              {{ piece.pinned === 'yes' ? 'let it move' : 'pin it there' }}
+            </button>
+          </p>
+        }
+        <heli-not-kept-yet />
+        @for (field of fields(); track field) {
+          <heli-field [path]="field" />
+        }
+        @if (states(); as states) {
+          <p class="state">
+            <span>State</span>
+            <heli-select
+              label="State"
+              [choices]="states"
+              [selected]="stateId()"
+              (choose)="sheet.set(path('state'), $event === '' ? undefined : $event)"
+            />
+          </p>
+        }
+        <heli-field-help />
+        <p class="tools"><button type="button" nz-button (click)="remove()">Remove this job</button></p>
+      }
+    </heli-dialog>
+  `,
+  styles: `
+    .tools {
+      display: flex;
+      align-items: center;
+      gap: 10px;
+      padding: 6px 0;
+    }
+    .state {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      align-items: center;
+      padding: 4px 0;
+    }
+  `,
+})
+export class JobSheet {
+  protected readonly state = inject(DayState);
+  protected readonly sheet = inject(SheetContext);
+  readonly day = input.required<Day>();
+  readonly jobId = input.required<string>();
+  readonly isOpen = input.required<boolean>();
+  readonly closed = output();
+
+  protected readonly place = computed(() => this.day().jobs.findIndex(({ id }) => id === this.jobId()));
+  private readonly job = computed(() => this.day().jobs[this.place()]);
+  protected readonly heading = computed(() => this.job()?.name ?? '');
+  protected readonly fields = computed(() => FIELDS.map((field) => this.path(field)));
+  protected readonly pieces = computed(() =>
+    (this.day().plan ?? []).filter(({ job }) => job === this.jobId()),
+  );
+  protected readonly stateId = computed(() => this.job()?.state ?? '');
+  protected readonly states = computed(() => {
+    const { states = [] } = this.state.rig().loads.find(({ id }) => id === this.job()?.load) ?? {};
+    return states.length > 0 ? [IN_FULL, ...states.map(({ id, name }) => ({ id, label: name }))] : undefined;
+  });
+
+  constructor() {
+    effect(() => this.sheet.target.set({ list: 'days', id: this.day().id }));
+  }
+
+  protected path(field: string): string {
+    return `jobs[${this.place()}].${field}`;
+  }
+
+  protected span({ begin, minutes }: Placement): string {
+    return `${timeInPlan(this.day(), begin)} to ${timeInPlan(this.day(), begin + minutes)}`;
+  }
+
+  protected remove(): void {
+    this.closed.emit();
+    this.state.removeJob(this.jobId());
+  }
+}

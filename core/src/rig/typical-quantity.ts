@@ -1,0 +1,7 @@
+import type { Quantity } from '../quantity/quantity.js';
+import type { UsualRange } from '../reference/kinds-of-parts.js';
+
+/** A usual value with its range, marked as such. */
+export function typical({ low, usual, high }: UsualRange): Quantity {
+  return { value: usual, basis: 'typical', minus: usual - low, plus: high - usual };
+}
