@@ -207,14 +207,13 @@ export class RigQuestions {
       day,
       {},
       (better) => {
-        const plan = planAsKept(this.rigInUse, { ...day, plan: [...better] }, 'sketch');
-        if (plan) soFar(plan);
+        soFar(planAsKept(this.rigInUse, { ...day, plan: [...better] }, 'sketch'));
       },
       throttled(progress),
     );
   }
 
-  planAsKept(day: Day): DayPlan | undefined {
+  planAsKept(day: Day): DayPlan {
     return planAsKept(this.rigInUse, day);
   }
 

@@ -119,7 +119,7 @@ describe('a day as it is planned', () => {
     expect(plan.supplyRuns.length).toBe(1);
     const [run] = plan.supplyRuns;
     const shorter = withPlan(few, plan.pieces, [{ ...run!, minutes: run!.minutes - SLOT_MINUTES }]);
-    const end = planAsKept(compiled, shorter)!.charge.worst.at(-1)!;
+    const end = planAsKept(compiled, shorter).charge.worst.at(-1)!;
     expect(end).toBeLessThan(plan.targetWh);
     expect(planOfDay(compiled, { ...few, startPercent: 90 }, { rounds: 2 }).supplyRuns).toEqual([]);
   });
@@ -127,7 +127,7 @@ describe('a day as it is planned', () => {
   it('is the same when it is read back, and moves only what it says may move', () => {
     const plan = planOfDay(compiled, saturday, { rounds: 3 });
     const kept = withPlan(saturday, plan.pieces, plan.supplyRuns);
-    const again = planAsKept(compiled, kept)!;
+    const again = planAsKept(compiled, kept);
     expect(again.pieces).toEqual(plan.pieces);
     expect(again.lowest.wh).toBeCloseTo(plan.lowest.wh, 6);
     for (const piece of plan.pieces.filter(({ later }) => later > 0)) {
@@ -136,7 +136,7 @@ describe('a day as it is planned', () => {
           ? { ...each, begin: each.begin + piece.later }
           : each,
       );
-      const result = planAsKept(compiled, withPlan(saturday, moved, plan.supplyRuns))!;
+      const result = planAsKept(compiled, withPlan(saturday, moved, plan.supplyRuns));
       expect(result.moments.every(({ verdict }) => verdict === 'holds'))
         .withContext(piece.job)
         .toBe(true);
