@@ -1,6 +1,7 @@
 import { compile, type Day, type NumberStyle, type Rig } from '@heliarch/core';
 import { planOfDay } from '@heliarch/core/planning';
 import {
+  assumptionWords,
   energyWords,
   ENERGY_WORDS,
   planHeadline,
@@ -73,7 +74,7 @@ function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string 
   });
   const sun = `${energyWords(style, plan.directSunWh)} of sun used as it comes.`;
   const head = `${planHeadline(style, day, plan)} ${ENERGY_WORDS[plan.energy]}. ${sun}`;
-  return [head, ...placed, ...runs, ...missing, ''].join('\n');
+  return [head, ...assumptionWords(rig, day), ...placed, ...runs, ...missing, ''].join('\n');
 }
 
 function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {

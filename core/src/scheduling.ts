@@ -16,6 +16,7 @@ export {
 } from './day/clock.js';
 export { suppliesOverTime } from './day/supplies-over-time.js';
 export {
+  assumptionWords,
   dayChangeWords,
   ENERGY_WORDS,
   energyWords,
@@ -23,6 +24,6 @@ export {
   planHeadline,
   unplacedWords,
 } from './wording/day-words.js';
-export { newDay, withDay, withJob, withPlan } from './rig/day-edits.js';
+export { newDay, withDay, withJob, withMomentOn, withPlan } from './rig/day-edits.js';
 export { keepingJobs } from './rig/day-without.js';
 export { theElement } from './rig/names-in-sentences.js';

@@ -91,6 +91,13 @@ test.describe('a day', () => {
     await page.getByRole('button', { name: 'Plan the day' }).click();
     await expect(day.aside).toContainText('15 of 16 placed');
     await expect(day.bar('Tea')).toHaveAccessibleName(/^Tea, 16:\d\d to 16:\d\d, pinned/);
+    await day.row('Saw the ribs').click();
+    await page.getByRole('button', { name: 'what runs then, in Together' }).click();
+    const together = new TogetherPage(page);
+    await expect(together.load('Bandsaw')).toBeChecked();
+    await expect(together.load('Kettle')).not.toBeChecked();
+    await expect(together.headline).toHaveText(/Holds/);
+    await page.getByRole('link', { name: 'Day', exact: true }).click();
     await day.row('Sweep up').click();
     await page.getByRole('button', { name: 'Remove this job' }).click();
     await expect(day.row('Sweep up')).toHaveCount(0);

@@ -5,8 +5,10 @@ import type { Day, Job, Placement, Rig } from '@heliarch/core';
 import {
   keepingJobs,
   newDay,
+  SLOT_MINUTES,
   withDay,
   withJob,
+  withMomentOn,
   withPlan,
   type DayPlan,
   type PlannedPiece,
@@ -119,6 +121,16 @@ export class DayState {
     this.changePlan(isPinned ? 'pin a job' : 'let a job move', ({ pinned: _pinned, ...each }) =>
       isSame(each, piece) && isPinned ? { ...each, pinned: 'yes' as const } : each,
     );
+  }
+
+  /** What runs at a minute of the plan becomes what is on in Together; false where nothing feeds anything then. */
+  takeUpMoment(minutes: number): boolean {
+    const slot = minutes / SLOT_MINUTES;
+    const moment = this.plan()?.moments.find(({ from, until }) => slot >= from && slot < until);
+    if (moment?.supply === undefined) return false;
+    const { supply, on } = moment;
+    this.session.change((rig) => withMomentOn(rig, supply, on), { label: 'take up a moment of the plan' });
+    return true;
   }
 
   /** Adds a job of a load; its place in the list. */

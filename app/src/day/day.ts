@@ -3,6 +3,7 @@ import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { capitalised, formatPercent, type Day as DayOfRig, type Job } from '@heliarch/core';
 import {
+  assumptionWords,
   energyWords,
   ENERGY_WORDS,
   SLOT_MINUTES as SLOT,
@@ -88,6 +89,11 @@ export class Day {
   protected readonly facts = computed(() => {
     const [day, plan] = [this.state.day(), this.state.plan()];
     return day && plan ? this.factsOf(day, plan) : undefined;
+  });
+
+  protected readonly assumptions = computed(() => {
+    const day = this.state.day();
+    return day ? assumptionWords(this.state.rig(), day) : [];
   });
 
   protected readonly needs = computed(() => {

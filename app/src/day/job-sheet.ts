@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { Router } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import type { Day, Placement } from '@heliarch/core';
 import { timeInPlan } from '@heliarch/core/scheduling';
@@ -42,6 +43,7 @@ const IN_FULL = { id: '', label: 'in full' };
             <button type="button" class="link" (click)="state.pin(piece, piece.pinned !== 'yes')">
               {{ piece.pinned === 'yes' ? 'let it move' : 'pin it there' }}
             </button>
+            <button type="button" class="link" (click)="open(piece)">what runs then, in Together</button>
           </p>
         }
         <heli-not-kept-yet />
@@ -82,6 +84,7 @@ const IN_FULL = { id: '', label: 'in full' };
 export class JobSheet {
   protected readonly state = inject(DayState);
   protected readonly sheet = inject(SheetContext);
+  private readonly router = inject(Router);
   readonly day = input.required<Day>();
   readonly jobId = input.required<string>();
   readonly isOpen = input.required<boolean>();
@@ -110,6 +113,11 @@ export class JobSheet {
 
   protected span({ begin, minutes }: Placement): string {
     return `${timeInPlan(this.day(), begin)} to ${timeInPlan(this.day(), begin + minutes)}`;
+  }
+
+  /** The moment in which it begins, with its staircase and its limits. */
+  protected open({ begin }: Placement): void {
+    if (this.state.takeUpMoment(begin)) void this.router.navigateByUrl('/together');
   }
 
   protected remove(): void {

@@ -4,6 +4,7 @@ import { planAsKept, planOfDay, type DayPlan } from '../../src/day/day-plan.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import { dayWithoutLoad } from '../../src/rig/day-without.js';
 import type { Day, Job } from '../../src/rig/schema.js';
+import { assumptionWords } from '../../src/wording/day-words.js';
 import { compile } from '../../src/system/compile.js';
 import { always, cases } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
@@ -151,6 +152,18 @@ describe('a day as it is planned', () => {
       { from: 168, until: 264 },
       { from: 456, until: 552 },
     ]);
+  });
+
+  it('counts no sun where it is not known where, and says what it takes for granted', () => {
+    const { latitude: _latitude, startPercent: _startPercent, ...somewhere } = saturday;
+    const day: Day = { ...somewhere, jobs: saturday.jobs.filter(({ id }) => id !== 'fridge') };
+    expect(Math.max(...planAsKept(compiled, day).solarW)).toBe(0);
+    expect(assumptionWords(tern, day)).toEqual([
+      'Taken to be off all the while, though it starts by itself: Fridge.',
+      'No sun is counted: latitude and longitude are not entered.',
+      'The battery is taken to be full at the beginning.',
+    ]);
+    expect(assumptionWords(tern, saturday)).toEqual([]);
   });
 
   it('forgets a load with its jobs', () => {

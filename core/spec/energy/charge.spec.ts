@@ -85,6 +85,26 @@ describe('the mean power of a set', () => {
   });
 });
 
+describe('a level of a hob', () => {
+  it('draws a third of full power on the mean whether it is lowered or pulses (methods.md, rule 32)', () => {
+    const level = (works: 'lower' | 'pulses') => {
+      const hob = tern.loads.find(({ id }) => id === 'hob')!;
+      const states = [
+        { id: 'third', name: 'Third', works, parts: [{ part: hob.parts[0]!.id, share: 1 / 3 }] },
+      ];
+      const rig = {
+        ...tern,
+        loads: tern.loads.map((load) => (load.id === 'hob' ? { ...hob, states } : load)),
+      };
+      const system = compile(rig).on('battery');
+      return powerOfSet(system, [system.consumerOf('hob', 'third')!]).drawn.stated;
+    };
+    // Losses follow the square of the current: what pulses loses a little more.
+    expect(level('pulses') / level('lower')).toBeGreaterThan(0.99);
+    expect(level('pulses') / level('lower')).toBeLessThan(1.1);
+  });
+});
+
 describe('solar arrays', () => {
   it('give no more than their charge controller passes on: 40 A at 25.6 V', () => {
     const large = {

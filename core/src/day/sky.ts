@@ -13,9 +13,17 @@ export interface Sky {
   readonly clear: readonly number[];
 }
 
-/** What the sun gives over a day. Source: methods.md 11. */
+/** What the sky may come to where no clouds are entered, eighths. */
+const OVERCAST = 8;
+
+/** What the sun gives over a day; nothing where it is not known where. Source: methods.md 11. */
 export function skyOf(rig: Rig, day: Day): Sky {
-  const { latitude = 0, longitude = 0, cloudOktas = 0, worstCloudOktas = cloudOktas } = day;
+  const { latitude, longitude, cloudOktas = 0 } = day;
+  if (latitude === undefined || longitude === undefined) {
+    const dark = new Array<number>(slotsOf(day)).fill(0);
+    return { asEntered: dark, atWorst: dark, clear: dark };
+  }
+  const worstCloudOktas = day.worstCloudOktas ?? day.cloudOktas ?? OVERCAST;
   const clear = Array.from({ length: slotsOf(day) }, (_, slot) =>
     clearSkyWPerM2(sunAltitude(utcOf(day, (slot + 0.5) * SLOT_MINUTES), { latitude, longitude })),
   );

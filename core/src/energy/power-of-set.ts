@@ -32,9 +32,21 @@ export function powerOfSet(system: System, consumers: readonly Consumer[]): SetP
     .reduce((sum, cycling) => plusShare(sum, base, of([...steady, cycling]), dutyOf(cycling)), base);
 }
 
-/** Share of the time that a load runs while it is on; 1 where it does not cycle. */
-export function dutyOf({ load: { cycling } }: Pick<Consumer, 'load'>): number {
-  return cycling ? cycling.onMinutes / (cycling.onMinutes + cycling.offMinutes) : 1;
+/** Share of its power that a load draws on the mean while it is on: where it cycles, and where a level pulses. */
+export function dutyOf(consumer: Consumer): number {
+  const { cycling } = consumer.load;
+  const running = cycling ? cycling.onMinutes / (cycling.onMinutes + cycling.offMinutes) : 1;
+  return running * levelOf(consumer);
+}
+
+/** What pulses, or may, is counted in full where limits are concerned; on the mean it draws its level (methods.md, rule 32). */
+function levelOf({ load, stateId, parts }: Consumer): number {
+  const state = load.states?.find(({ id }) => id === stateId);
+  if (!state || state.works === 'lower') return 1;
+  const shareOf = (partId: string): number => state.parts.find(({ part }) => part === partId)?.share ?? 1;
+  const all = parts.reduce((sum, { running }) => sum + running.watts.value, 0);
+  const level = parts.reduce((sum, { part, running }) => sum + shareOf(part.id) * running.watts.value, 0);
+  return all > 0 ? level / all : 1;
 }
 
 function powerOf(system: System, running: readonly Consumer[]): SetPower {

@@ -15,6 +15,18 @@ export function withPlan(
   return { ...day, plan: [...plan], supplyRuns };
 }
 
+/** The rig with what runs at a moment of a plan as what is on; the first scene is that. */
+export function withMomentOn(
+  rig: Rig,
+  supply: string,
+  on: readonly { readonly load: string; readonly state?: string | undefined }[],
+): Rig {
+  const [now, ...others] = rig.scenes;
+  if (!now) return rig;
+  const ticked = on.map(({ load, state }) => ({ load, ...(state !== undefined && { state }) }));
+  return { ...rig, scenes: [{ ...now, supply, on: ticked }, ...others] };
+}
+
 const USUAL_BEGIN = '08:00';
 const USUAL_CHARGE_PERCENT = 80;
 const USUAL_JOB_MINUTES = 30;

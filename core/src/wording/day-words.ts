@@ -35,6 +35,36 @@ export function planHeadline(style: NumberStyle, day: Day, plan: DayPlan): strin
   return `${placed} of ${of} placed. Lowest charge ${formatPercent(style, lowest.wh / fullWh)} at ${momentInPlan(day, lowest.minutes)}.${generator}`;
 }
 
+/** What a plan takes for granted, since nobody said it. */
+export function assumptionWords(rig: Rig, day: Day): readonly string[] {
+  const isFree = (id: string): boolean =>
+    !day.jobs.some(({ load, with: beside = [] }) => load === id || beside.includes(id));
+  const left = rig.loads.filter(({ id, usage }) => usage === 'by-itself' && isFree(id));
+  return [
+    ...(left.length > 0
+      ? [
+          `Taken to be off all the while, though it starts by itself: ${left.map(({ name }) => name).join(', ')}.`,
+        ]
+      : []),
+    ...((rig.solar ?? []).length > 0 ? skyAssumptions(day) : []),
+    ...(day.startPercent === undefined ? ['The battery is taken to be full at the beginning.'] : []),
+    ...(rig.batteries.some(({ reservePercent }) => reservePercent === undefined)
+      ? ['A battery without a reserve is planned down to empty.']
+      : []),
+  ];
+}
+
+function skyAssumptions({ latitude, longitude, cloudOktas, hoursFromUtc }: Day): readonly string[] {
+  if (latitude === undefined || longitude === undefined)
+    return ['No sun is counted: latitude and longitude are not entered.'];
+  return [
+    ...(cloudOktas === undefined
+      ? ['No clouds are entered: a clear sky is drawn, an overcast one is the worst case.']
+      : []),
+    ...(hoursFromUtc === undefined ? ['The clock is taken to be UTC.'] : []),
+  ];
+}
+
 /** Why a job has no place, and what would let it in. */
 export interface UnplacedWords {
   readonly headline: string;
