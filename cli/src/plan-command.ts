@@ -92,6 +92,8 @@ function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {
     generatorMinutes: plan.generatorMinutes,
     directSunWh: plan.directSunWh,
     survivesGreyHour: plan.survivesGreyHour,
+    endsAsAsked: plan.endsAsAsked,
+    whOfJobs: plan.whOfJobs,
     pieces: pieces.map((piece) => ({ ...piece, at: momentInPlan(day, piece.begin) })),
     supplyRuns,
     unplaced: plan.unplaced.map((each) => {

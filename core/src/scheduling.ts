@@ -5,22 +5,14 @@
 
 export type { DayPlan, EnergyVerdict, PlannedPiece, Unplaced } from './day/day-plan.js';
 export type { DayChange } from './day/let-in.js';
+export type { Misplacement } from './day/slack.js';
 export type { Moment } from './day/moments.js';
-export {
-  minutesInPlan,
-  momentInPlan,
-  SLOT_MINUTES,
-  slotsOf,
-  stretchesBetween,
-  timeInPlan,
-} from './day/clock.js';
-export { suppliesOverTime } from './day/supplies-over-time.js';
+export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
 export {
   assumptionWords,
   dayChangeWords,
   ENERGY_WORDS,
   energyWords,
-  momentNames,
   planHeadline,
   unplacedWords,
 } from './wording/day-words.js';

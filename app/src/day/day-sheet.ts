@@ -21,7 +21,6 @@ const OF_A_DAY = [
   'hoursFromUtc',
   'tight',
   'supplies',
-  'prices',
 ];
 
 /** The sky, the charge, the supplies and the prices of a day. */

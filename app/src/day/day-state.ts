@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, Subject, tap, type Observable } from 'rxjs';
-import type { Day, Job, Placement, Rig } from '@heliarch/core';
+import { freeId, freeName, type Day, type Job, type Placement, type Rig } from '@heliarch/core';
 import {
   keepingJobs,
   newDay,
@@ -49,7 +49,15 @@ export class DayState {
     latest(toObservable(this.wanted), (wanted): Observable<Answer<DayPlan>> => {
       if (!wanted) return of({ status: 'stopped' });
       const search = stoppable(this.answers.planDay(wanted.rig, wanted.day), this.stops);
-      return search.pipe(tap((answer) => this.takeUp(wanted.day.id, answer)));
+      let best: DayPlan | undefined;
+      return search.pipe(
+        tap((answer) => {
+          if (answer.status === 'so-far' || answer.status === 'given') best = answer.value;
+          // Stopped by hand, the best so far is kept.
+          if (best && (answer.status === 'given' || answer.status === 'stopped'))
+            this.takeUp(wanted.day.id, best);
+        }),
+      );
     }),
   );
   readonly searching = computed(() => (this.wanted() ? this.search()?.newest : undefined));
@@ -67,8 +75,7 @@ export class DayState {
     if (search?.status === 'so-far') return search.value.pieces;
     const judged = this.plan()?.pieces ?? [];
     return (this.day()?.plan ?? []).map((piece) => {
-      const { later = 0, earlier = 0 } = judged.find((each) => isSame(each, piece)) ?? {};
-      return { ...piece, later, earlier };
+      return judged.find((each) => isSame(each, piece)) ?? { ...piece, later: 0, earlier: 0 };
     });
   });
 
@@ -85,8 +92,16 @@ export class DayState {
   copy(): void {
     const day = this.day();
     if (!day) return;
-    const { id, name } = newDay(this.rig(), day.date);
-    const copied = { ...day, id, name: `${day.name}, ${name.toLowerCase()}` };
+    const days = this.days();
+    const name = freeName(
+      day.name,
+      days.map((each) => each.name),
+    );
+    const id = freeId(
+      name,
+      days.map((each) => each.id),
+    );
+    const copied = { ...day, id, name };
     this.session.change((rig) => ({ ...rig, days: [...(rig.days ?? []), copied] }), {
       label: `copy ${day.name}`,
     });
@@ -159,10 +174,8 @@ export class DayState {
   }
 
   /** A plan that was found takes the place of the one before, as one step. */
-  private takeUp(dayId: string, answer: Answer<DayPlan>): void {
-    if (answer.status !== 'given') return;
+  private takeUp(dayId: string, { pieces, supplyRuns }: DayPlan): void {
     this.wanted.set(undefined);
-    const { pieces, supplyRuns } = answer.value;
     const plan = pieces.map(({ later: _later, earlier: _earlier, misplaced: _misplaced, ...piece }) => piece);
     this.session.change((rig) => withDay(rig, dayId, (day) => withPlan(day, plan, supplyRuns)), {
       label: 'plan the day',

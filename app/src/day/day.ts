@@ -11,6 +11,7 @@ import {
   momentInPlan,
   unplacedWords,
   type DayPlan,
+  type Misplacement,
   type PlannedPiece,
 } from '@heliarch/core/scheduling';
 import { AnswerState } from '../components/answer-state';
@@ -33,6 +34,8 @@ interface JobRow {
   readonly begin: string | undefined;
   readonly slack: number | undefined;
   readonly isPinned: boolean;
+  /** What it takes, where it is placed. */
+  readonly energy: string;
 }
 
 /** A piece that does not belong where it is, or does not hold there. */
@@ -47,7 +50,8 @@ const MISPLACED = {
   window: 'outside its window',
   order: 'before what it comes after',
   rest: 'its load runs or rests then',
-} as const;
+  'not-fed': 'nothing feeds it then',
+} as const satisfies Record<Misplacement, string>;
 
 /** The room of the day: what must get done, when it runs, and whether the battery lasts. */
 @Component({
@@ -150,6 +154,7 @@ export class Day {
     return day.jobs
       .map((job): JobRow & { readonly at: number } => {
         const piece = placeOf(job);
+        const wh = this.state.plan()?.whOfJobs[job.id];
         return {
           job,
           terms: jobTerms(day, job),
@@ -157,6 +162,7 @@ export class Day {
           begin: piece && momentInPlan(day, piece.begin),
           slack: piece?.later,
           isPinned: piece?.pinned === 'yes',
+          energy: wh === undefined ? '' : `, ${energyWords(this.numberStyle, wh)}`,
         };
       })
       .sort((a, b) => a.at - b.at);
@@ -194,6 +200,7 @@ export class Day {
       sun: energyWords(this.numberStyle, directSunWh),
       thrown: thrownWh > LITTLE_WH ? energyWords(this.numberStyle, thrownWh) : undefined,
       greyHour: plan.survivesGreyHour,
+      endsAsAsked: plan.endsAsAsked,
     };
   }
 }

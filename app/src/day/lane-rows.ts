@@ -1,6 +1,5 @@
 import { type Day, type Job, type Load, type Rig } from '@heliarch/core';
 import {
-  minutesInPlan,
   slotsOf,
   SLOT_MINUTES,
   timeInPlan,
@@ -126,6 +125,7 @@ export function jobTerms(day: Day, job: Job): string {
     job.importance ?? 'should',
     ...(job.minutes === undefined ? [] : [`${job.minutes} min`]),
     ...(window === undefined ? [] : [window]),
+    ...(job.meal === undefined ? [] : [job.meal]),
     ...(after ? [`after ${after.name.toLowerCase()}`] : []),
   ].join(', ');
 }
@@ -140,15 +140,3 @@ export function nowIn(day: Day, now: Date): number | undefined {
 }
 
 const MS_OF_A_MINUTE = 60_000;
-
-/** Stretches of quiet hours, in per cent of the plan. */
-export function stretch(
-  day: Day,
-  from: string,
-  until: string,
-): { readonly left: number; readonly width: number } {
-  const begin = minutesInPlan(day, from);
-  const end = minutesInPlan(day, until);
-  const minutes = end > begin ? end - begin : slotsOf(day) * SLOT_MINUTES - begin;
-  return { left: atMinute(day, begin), width: atMinute(day, minutes) };
-}

@@ -15,7 +15,7 @@ export function replayed(
   rig: Rig,
   day: Day,
 ): { readonly troubles: readonly string[]; readonly lowestWh: number } {
-  const compiled = compile(rig);
+  const compiled = compile(runningForTheirJobs(rig, day));
   const troubles = new Set<string>();
   const fullWh = rig.batteries[0]!.ampHours.value * rig.buses.find(({ kind }) => kind === 'dc')!.volts;
   let wh = (fullWh * (day.startPercent ?? 100)) / 100;
@@ -48,17 +48,23 @@ function judged(
   const result = check(compiled, { supply, on: order }, 'given');
   const again = result.restarts.filter(({ limit }) => limit.verdict !== 'holds');
   const flows = powerFlowsOf(result);
-  const mean = meanOf(compiled, supply, order);
-  const idle =
-    flows.fromBatteryW === 0 && supply === 'battery' ? lossCurveOf(compiled.rig.converters[0]!).idleW : 0;
   return {
     troubles: [
       ...(on.length > 0 && result.verdict !== 'holds' ? [`${result.verdict}: ${result.decider?.id}`] : []),
       ...again.map(({ limit }) => `no restart: ${limit.id}`),
       ...result.notFed.map(({ load }) => `${load.id} is not fed`),
     ],
-    drawn: mean + idle,
+    drawn: meanOf(compiled, supply, order),
     charged: flows.toChargeW * 0.85,
+  };
+}
+
+/** What a job runs for hours counts as running for hours. */
+function runningForTheirJobs(rig: Rig, day: Day): Rig {
+  const minutesOf = (id: string): number | undefined => day.jobs.find(({ load }) => load === id)?.minutes;
+  return {
+    ...rig,
+    loads: rig.loads.map((load) => ({ ...load, runsMinutes: minutesOf(load.id) ?? load.runsMinutes })),
   };
 }
 
@@ -69,7 +75,16 @@ function meanOf(
   on: readonly { load: string; state?: string | undefined }[],
 ): number {
   const cyclingOf = (id: string) => compiled.rig.loads.find((load) => load.id === id)?.cycling;
-  const watts = (set: typeof on) => powerFlowsOf(check(compiled, { supply, on: set })).fromBatteryW;
+  const { loads, circuits, buses, converters } = compiled.rig;
+  const isMains = (id: string): boolean => {
+    const circuit = circuits.find((each) => each.id === loads.find((load) => load.id === id)!.circuit)!;
+    return buses.find((bus) => bus.id === circuit.bus)!.kind === 'ac';
+  };
+  // An inverter that is on and feeds nothing draws its idle power.
+  const idle = (set: typeof on): number =>
+    supply === 'battery' && !set.some(({ load }) => isMains(load)) ? lossCurveOf(converters[0]!).idleW : 0;
+  const watts = (set: typeof on) =>
+    powerFlowsOf(check(compiled, { supply, on: set })).fromBatteryW + idle(set);
   const steady = on.filter(({ load }) => !cyclingOf(load));
   const base = watts(steady);
   return on

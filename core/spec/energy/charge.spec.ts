@@ -75,6 +75,8 @@ describe('the mean power of a set', () => {
 
   it('has the idle draw of an inverter that feeds nothing, and a share of what cycles (9 of 27 minutes)', () => {
     expect(drawn()).toBe(26);
+    // Lights hang on the battery itself, and the inverter is on all the same.
+    expect(drawn('lights-pump')).toBe(65 + 26);
     const always = { ...tern.loads.find(({ id }) => id === 'fridge')!, cycling: undefined };
     const steady = compile({
       ...tern,

@@ -8,7 +8,7 @@ import { daySystemOf, type DaySystem } from './day-system.js';
 import { letIn, type DayChange } from './let-in.js';
 import { momentsOfPlan, type Moment } from './moments.js';
 import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan-day.js';
-import { misplacedBy, placesFor, slackOf, survivesGreyHour, type Slack } from './slack.js';
+import { misplacedBy, placesFor, slackOf, survivesGreyHour, type Misplacement, type Slack } from './slack.js';
 import { suppliesWithRuns, supplyRunsOf } from './supply-runs.js';
 import type { Piece, Timetable } from './timetable.js';
 import { whyNot, type WhyNot } from './why-not.js';
@@ -20,7 +20,7 @@ export interface PlannedPiece extends Placement {
   readonly later: number;
   readonly earlier: number;
   /** What it does not keep where the user put it. */
-  readonly misplaced?: 'window' | 'order' | 'rest';
+  readonly misplaced?: Misplacement;
 }
 
 /** What has no place, and why. */
@@ -53,15 +53,14 @@ export interface DayPlan {
   readonly moments: readonly Moment[];
   readonly fullWh: number;
   readonly reserveWh: number;
-  readonly targetWh: number;
+  /** Whether it ends with the charge that was asked for. */
+  readonly endsAsAsked: boolean;
   readonly charge: ChargeTrace;
   readonly energy: EnergyVerdict;
   readonly lowest: { readonly wh: number; readonly minutes: number };
-  /** In each step, W: what the arrays give and what of it is thrown away, what is drawn, what chargers give. */
+  /** In each step, W: what the arrays give, and what of it is thrown away. */
   readonly solarW: readonly number[];
   readonly thrownW: readonly number[];
-  readonly drawnW: readonly number[];
-  readonly fromSourceW: readonly number[];
   readonly directSunWh: number;
   readonly generatorMinutes: number;
   readonly survivesGreyHour: boolean;
@@ -125,8 +124,6 @@ function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): D
     chargeOfDay(store, startWh, slots, (slot) => timetable.powerAt(slot, edge, under));
   const stated = trace('stated', sky.asEntered);
   const worst = trace('hi', sky.atWorst);
-  const at = <T>(of: (slot: number) => T): readonly T[] =>
-    Array.from({ length: slots }, (_, slot) => of(slot));
   return {
     pieces: piecesOf(timetable, depth === 'whole' ? slackOf(timetable) : []),
     supplyRuns: supplyRunsOf(timetable),
@@ -136,14 +133,12 @@ function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): D
     moments: momentsOfPlan(timetable),
     fullWh: store.fullWh,
     reserveWh: store.reserveWh,
-    targetWh: system.targetWh,
+    endsAsAsked: stated.endWh >= system.targetWh,
     charge: { stated: stated.wh, worst: worst.wh, best: trace('lo', sky.clear).wh },
     energy: energyVerdict(system, stated.lowestWh, worst.lowestWh),
     lowest: { wh: stated.lowestWh, minutes: stated.lowestAt * SLOT_MINUTES },
     solarW: sky.asEntered,
     thrownW: stated.thrownW,
-    drawnW: at((slot) => timetable.powerAt(slot, 'stated', sky.asEntered).drawn),
-    fromSourceW: at((slot) => timetable.setsAt(slot)?.power(timetable.runningAt(slot)).fromSource ?? 0),
     directSunWh: directSunWh(timetable),
     generatorMinutes:
       supplies.filter((supply, slot) => supply !== system.supplies.connected[slot]).length * SLOT_MINUTES,

@@ -2,7 +2,7 @@ import { batteryStoreOf, type BatteryStore } from '../energy/battery-store.js';
 import type { Edge } from '../quantity/quantity.js';
 import type { Day } from '../rig/schema.js';
 import { MOST_IN_A_MASK } from '../sets/bits.js';
-import type { CompiledRig } from '../system/compile.js';
+import { compile, type CompiledRig } from '../system/compile.js';
 import { slotsOf } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import { skyOf, type Sky } from './sky.js';
@@ -15,6 +15,7 @@ const USUAL_START_PERCENT = 100;
 
 /** A day with all that a plan of it is judged by. */
 export interface DaySystem extends Tasks {
+  /** The rig, its loads running as long as their jobs take. */
   readonly compiled: CompiledRig;
   readonly day: Day;
   readonly slots: number;
@@ -35,9 +36,10 @@ export interface DaySystem extends Tasks {
  *
  * @throws RangeError where its jobs ask for more load states than a set can have.
  */
-export function daySystemOf(compiled: CompiledRig, day: Day): DaySystem {
+export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
+  const asked = tasksOf(asEntered.rig, day);
+  const compiled = withMinutes(asEntered, asked.minutesOfLoads);
   const { rig } = compiled;
-  const asked = tasksOf(rig, day);
   if (asked.states.length > MOST_IN_A_MASK)
     throw new RangeError(`The day asks for more than ${MOST_IN_A_MASK} loads and states`);
   const store = batteryStoreOf(rig);
@@ -63,6 +65,27 @@ export function daySystemOf(compiled: CompiledRig, day: Day): DaySystem {
       return sets;
     },
   };
+}
+
+/** Rigs whose loads run as long as the jobs of a day take, by the rig they come from. */
+const WITH_MINUTES = new WeakMap<CompiledRig, Map<string, CompiledRig>>();
+
+function withMinutes(compiled: CompiledRig, minutesOfLoads: ReadonlyMap<string, number>): CompiledRig {
+  const known = WITH_MINUTES.get(compiled) ?? new Map<string, CompiledRig>();
+  WITH_MINUTES.set(compiled, known);
+  const key = JSON.stringify([...minutesOfLoads]);
+  const { rig } = compiled;
+  const found =
+    known.get(key) ??
+    compile({
+      ...rig,
+      loads: rig.loads.map((load) => ({
+        ...load,
+        runsMinutes: minutesOfLoads.get(load.id) ?? load.runsMinutes,
+      })),
+    });
+  known.set(key, found);
+  return found;
 }
 
 /** What is known of sets of a rig outlives one plan: a piece that is dragged asks about the same ones again. */

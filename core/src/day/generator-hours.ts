@@ -28,6 +28,18 @@ export function shortestGenerator(timetable: Timetable): Timetable {
   return best;
 }
 
+/** The generator wherever it may run and carries what is planned. */
+export function suppliesThatHold(timetable: Timetable): Timetable['supplies'] {
+  const { system } = timetable;
+  return timetable.supplies.map((supply, slot) => {
+    const generator = system.supplies.ifNeeded[slot];
+    if (generator === undefined) return supply;
+    const [running, starting] = [timetable.runningAt(slot), timetable.startingAt(slot)];
+    const sets = system.setsOn(generator);
+    return sets.holds(running) && sets.startOrder(starting, running) ? generator : supply;
+  });
+}
+
 /** The largest number that is found to do, by halves. */
 function most<T>(
   limit: number,

@@ -1,6 +1,7 @@
 import { bitsOf } from '../sets/bits.js';
 import { check, type CheckResult } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
+import { decidingLimit } from '../verdict/limit-order.js';
 import type { LoadOn } from '../verdict/situation.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
 import type { DaySystem } from './day-system.js';
@@ -13,7 +14,7 @@ export interface Moment {
   readonly until: number;
   /** Undefined where nothing feeds anything. */
   readonly supply: string | undefined;
-  /** What runs, in the order in which it was started. */
+  /** What is to run, in the order in which it was started; what of it nothing feeds is said of its piece. */
   readonly on: readonly LoadOn[];
   readonly verdict: Verdict;
   readonly decider: Limit | undefined;
@@ -22,7 +23,7 @@ export interface Moment {
   readonly startShare: number;
 }
 
-/** The stretches of a plan, each judged by the check itself in the order in which its loads were started. */
+/** The stretches of a plan, each judged by the check itself: what runs already has been started before. */
 export function momentsOfPlan(timetable: Timetable): readonly Moment[] {
   const { system, supplies } = timetable;
   const judged = judgements(system);
@@ -31,44 +32,64 @@ export function momentsOfPlan(timetable: Timetable): readonly Moment[] {
   for (let slot = 0; slot < system.slots; slot += 1) {
     const [mask, starting] = [timetable.runningAt(slot), timetable.startingAt(slot)];
     const isOn = new Set(bitsOf(mask));
-    const begun = new Set(bitsOf(starting));
-    order = [...order.filter((state) => isOn.has(state) && !begun.has(state)), ...begun];
+    // Where no order does, any shows it.
+    const begun = timetable.setsAt(slot)?.startOrder(starting, mask) ?? bitsOf(starting);
+    order = [...order.filter((state) => isOn.has(state) && !begun.includes(state)), ...begun];
     const last = moments.at(-1);
     const supply = supplies[slot];
     if (last && starting === 0 && last.supply === supply && last.on.length === isOn.size)
       moments[moments.length - 1] = { ...last, until: slot + 1 };
-    else moments.push({ ...judged(supply, order), supply, from: slot, until: slot + 1 });
+    else moments.push({ ...judged(supply, order, begun), supply, from: slot, until: slot + 1 });
   }
   return moments;
 }
 
 type Judgement = Omit<Moment, 'from' | 'until' | 'supply'>;
 
+const NOTHING_FEEDS: Omit<Judgement, 'on'> = {
+  verdict: 'holds',
+  decider: undefined,
+  runningShare: 0,
+  startShare: 0,
+};
+
 function judgements({ compiled, states }: DaySystem) {
   const known = new Map<string, Judgement>();
-  return (supply: string | undefined, order: readonly number[]): Judgement => {
+  return (supply: string | undefined, order: readonly number[], begun: readonly number[]): Judgement => {
     const on = order.flatMap((state): readonly LoadOn[] => {
       const asked = states[state];
       return asked ? [{ load: asked.loadId, state: asked.stateId }] : [];
     });
-    const key = `${supply ?? ''} ${order.join(' ')}`;
+    const starting = new Set(begun.map((state) => states[state]?.loadId));
+    const key = `${supply ?? ''} ${order.join(' ')} / ${begun.join(' ')}`;
     const judgement =
       known.get(key) ??
       (supply === undefined
-        ? { on, verdict: 'holds' as const, decider: undefined, runningShare: 0, startShare: 0 }
-        : judge(on, check(compiled, { supply, on }, 'given')));
+        ? { on, ...NOTHING_FEEDS }
+        : judge(on, starting, check(compiled, { supply, on }, 'given')));
     known.set(key, judgement);
     return judgement;
   };
 }
 
-function judge(on: readonly LoadOn[], { verdict, decider, limits, restarts }: CheckResult): Judgement {
+function judge(
+  on: readonly LoadOn[],
+  starting: ReadonlySet<string | undefined>,
+  { limits, starts, restarts }: CheckResult,
+): Judgement {
+  const running = limits.filter(({ start }) => !start);
+  const now = starts.filter(
+    ({ moment, consumer }) => moment !== 'in-order' || starting.has(consumer.load.id),
+  );
+  const counted = [...running, ...now.flatMap((start) => start.limits)];
+  const restarted = restarts.map(({ limit }) => limit);
+  const all = [...counted, ...restarted];
   return {
     on,
-    verdict: worstVerdict([verdict, ...restarts.map(({ limit }) => limit.verdict)]),
-    decider,
-    runningShare: fullest(limits.filter(({ start }) => !start)),
-    startShare: fullest(limits.filter(({ start }) => start)),
+    verdict: worstVerdict(all.map(({ verdict }) => verdict)),
+    decider: decidingLimit(all),
+    runningShare: fullest(running),
+    startShare: fullest(counted.filter(({ start }) => start)),
   };
 }
 

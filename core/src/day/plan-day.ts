@@ -2,7 +2,7 @@ import { noProgress, type Progress } from '../answers/progress.js';
 import type { Placement } from '../rig/schema.js';
 import { SLOT_MINUTES, SLOTS_OF_A_DAY } from './clock.js';
 import type { DaySystem } from './day-system.js';
-import { shortestGenerator } from './generator-hours.js';
+import { shortestGenerator, suppliesThatHold } from './generator-hours.js';
 import { placeTask } from './place-task.js';
 import { randomNumbers, type RandomNumbers } from './random-numbers.js';
 import { Timetable, type Piece } from './timetable.js';
@@ -51,18 +51,6 @@ export function planDay(
     progress(round + 1, rounds);
   }
   return joined(best);
-}
-
-/** The generator wherever it may run and carries what is planned. */
-function suppliesThatHold(timetable: Timetable): Timetable['supplies'] {
-  const { system } = timetable;
-  return timetable.supplies.map((supply, slot) => {
-    const generator = system.supplies.ifNeeded[slot];
-    if (generator === undefined) return supply;
-    const [running, starting] = [timetable.runningAt(slot), timetable.startingAt(slot)];
-    const sets = system.setsOn(generator);
-    return sets.holds(running) && sets.start(starting, running) ? generator : supply;
-  });
 }
 
 /** Pieces of one task that touch, as one. */
@@ -118,15 +106,24 @@ function repaired(from: Timetable, random: RandomNumbers, supplies = from.suppli
   const { system } = from;
   const timetable = new Timetable(system, supplies);
   for (const piece of from.pieces) timetable.place(piece);
-  const missing = [...system.tasks.keys()].filter((task) => !isPlaced(from, task));
-  if (missing.length > 0 && random() < SHARE_FOR_MISSING) makeRoom(timetable, oneOf(missing, random), random);
-  else
-    for (let taken = Math.ceil(random() * MOST_TAKEN_OUT); taken > 0; taken -= 1)
-      for (const task of withFollowers(system, oneOf([...system.tasks.keys()], random)))
-        timetable.remove(task);
+  const missing = oneOf(
+    [...system.tasks.keys()].filter((task) => !isPlaced(from, task)),
+    random,
+  );
+  if (missing !== undefined && random() < SHARE_FOR_MISSING) makeRoom(timetable, missing, random);
+  else takeSomeOut(timetable, random);
   const order = [...system.tasks.keys()].sort(() => random() - 0.5);
   placeAll(timetable, inTurn(system, musts(system, order)));
   return timetable;
+}
+
+function takeSomeOut(timetable: Timetable, random: RandomNumbers): void {
+  const { system } = timetable;
+  for (let taken = Math.ceil(random() * MOST_TAKEN_OUT); taken > 0; taken -= 1) {
+    const task = oneOf([...system.tasks.keys()], random);
+    if (task === undefined) return;
+    for (const each of withFollowers(system, task)) timetable.remove(each);
+  }
 }
 
 /** The same with other generator hours: where it may run and carries what is planned, then for as short as it can. */
@@ -153,11 +150,9 @@ function makeRoom(timetable: Timetable, missing: number, random: RandomNumbers):
   placeTask(timetable, missing);
 }
 
-const oneOf = <T>(among: readonly T[], random: RandomNumbers): T => {
-  const one = among[Math.floor(random() * among.length)];
-  if (one === undefined) throw new RangeError('There is nothing to choose from');
-  return one;
-};
+/** Undefined where there is nothing to choose from. */
+const oneOf = <T>(among: readonly T[], random: RandomNumbers): T | undefined =>
+  among[Math.floor(random() * among.length)];
 
 const RANK = { must: 0, should: 1, may: 2 } as const;
 
@@ -209,13 +204,18 @@ function pieceOf(
   tasks: DaySystem['tasks'],
   { job, onDay, begin, minutes, pinned }: Placement,
 ): readonly Piece[] {
-  const task = tasks.findIndex((each) => each.job.id === job && each.onDay === onDay);
-  if (task < 0) return [];
+  const task = tasks.findIndex(
+    (each) => each.job.id === job && (each.job.repeats !== 'daily' || each.onDay === onDay),
+  );
+  const asked = tasks[task];
+  if (!asked) return [];
+  const isWholeJob = asked.pieceSlots === asked.slots;
   return [
     {
       task,
       begin: Math.round(begin / SLOT_MINUTES),
-      slots: Math.ceil(minutes / SLOT_MINUTES),
+      // What is in one piece is as long as the job asks for by now.
+      slots: isWholeJob ? asked.slots : Math.ceil(minutes / SLOT_MINUTES),
       isPinned: pinned === 'yes',
     },
   ];

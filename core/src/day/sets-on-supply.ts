@@ -36,10 +36,7 @@ export class SetsOnSupply {
     states: readonly LoadState[],
     private readonly edge: Edge,
   ) {
-    this.consumers = states.map(({ loadId, stateId, minutes }) => {
-      const consumer = system.consumerOf(loadId, stateId);
-      return consumer && { ...consumer, load: { ...consumer.load, runsMinutes: minutes } };
-    });
+    this.consumers = states.map(({ loadId, stateId }) => system.consumerOf(loadId, stateId));
     const ofAll = this.situationOf(this.consumers.flatMap((consumer) => consumer ?? []));
     const charging = ofAll.consumers;
     const fed = this.consumers.map((consumer, state) => consumer ?? nothingOf(system, states[state]));
@@ -62,15 +59,21 @@ export class SetsOnSupply {
     return this.memory.has(mask);
   }
 
-  /** Whether these start one after the other, in some order, while the rest of a set that holds runs. */
-  start(starting: number, all: number): boolean {
+  /**
+   * An order in which these start one after the other while the rest of a set runs that holds; undefined where there is none.
+   * Built from its end: what can be last stays so with fewer beside it.
+   */
+  startOrder(starting: number, all: number): readonly number[] | undefined {
+    const order: number[] = [];
     let left = starting;
     while (left !== 0) {
-      const last = bitsOf(left).find((state) => this.startsLast(state, minus(all, minus(starting, left))));
-      if (last === undefined) return false;
+      const running = minus(all, minus(starting, left));
+      const last = bitsOf(left).find((state) => this.startsLast(state, running));
+      if (last === undefined) return undefined;
+      order.unshift(last);
       left = minus(left, bitAt(last));
     }
-    return true;
+    return order;
   }
 
   /** What they draw and what charges meanwhile. */

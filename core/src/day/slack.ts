@@ -1,3 +1,4 @@
+import { bitsOf } from '../sets/bits.js';
 import type { DaySystem } from './day-system.js';
 import { Timetable, type Piece } from './timetable.js';
 import { lasts } from './worth-of-plan.js';
@@ -42,10 +43,19 @@ function without(timetable: Timetable, gone: Piece): Timetable {
   return copy;
 }
 
-/** What a piece that the user put somewhere does not keep: its window, its turn behind another job, a rest of its load. */
-export function misplacedBy(timetable: Timetable, piece: Piece): 'window' | 'order' | 'rest' | undefined {
-  const misfit = without(timetable, piece).misplaced(piece);
-  return misfit?.by === 'window' || misfit?.by === 'order' || misfit?.by === 'rest' ? misfit.by : undefined;
+/** What a piece does not keep where it was put: its window, its turn, a rest of its load, or a supply that feeds it. */
+export type Misplacement = 'window' | 'order' | 'rest' | 'not-fed';
+
+/** Undefined where a piece is where it may be, whatever the limits say of it. */
+export function misplacedBy(timetable: Timetable, piece: Piece): Misplacement | undefined {
+  return without(timetable, piece).misplaced(piece) ?? (isFed(timetable, piece) ? undefined : 'not-fed');
+}
+
+function isFed(timetable: Timetable, { task, begin, slots }: Piece): boolean {
+  const steps = Array.from({ length: slots }, (_, index) => begin + index);
+  return steps.every((slot) =>
+    bitsOf(timetable.runningBy(task, slot)).every((state) => timetable.setsAt(slot)?.isFed(state) ?? false),
+  );
 }
 
 /** Whether the battery lasts though the sun is gone for an hour, whichever it is. */

@@ -10,8 +10,6 @@ const SECONDS_OF_A_SLOT = SLOT_MINUTES * 60;
 export interface LoadState {
   readonly loadId: string;
   readonly stateId: string | undefined;
-  /** How long it runs at most in one go, minutes: for hours it counts as continuous. */
-  readonly minutes: number;
 }
 
 /** One stretch of a task in which its load is in one state. */
@@ -43,17 +41,21 @@ export interface Task {
 export interface Tasks {
   readonly tasks: readonly Task[];
   readonly states: readonly LoadState[];
+  /** How long each load runs at most in one go, minutes: for hours it counts as continuous, whatever states it goes through. */
+  readonly minutesOfLoads: ReadonlyMap<string, number>;
 }
+
+/** The place of a load state, taken up where it is new; the load runs for so many minutes in it and around it. */
+type StateAt = (loadId: string, stateId: string | undefined, minutes: number) => number;
 
 /** Jobs as tasks: one each, or one a day where they are of every day. */
 export function tasksOf(rig: Rig, day: Day): Tasks {
   const states: LoadState[] = [];
-  const stateAt = (loadId: string, stateId: string | undefined, minutes: number): number => {
+  const minutesOfLoads = new Map<string, number>();
+  const stateAt: StateAt = (loadId, stateId, minutes) => {
+    minutesOfLoads.set(loadId, Math.max(minutes, minutesOfLoads.get(loadId) ?? 0));
     const known = states.findIndex((each) => each.loadId === loadId && each.stateId === stateId);
-    const before = states[known];
-    if (!before) return states.push({ loadId, stateId, minutes }) - 1;
-    states[known] = { ...before, minutes: Math.max(before.minutes, minutes) };
-    return known;
+    return known >= 0 ? known : states.push({ loadId, stateId }) - 1;
   };
   const instances = day.jobs.flatMap((job) => daysFor(day, job).map((onDay) => ({ job, onDay })));
   const tasks = instances.map(({ job, onDay }): Task => {
@@ -75,7 +77,7 @@ export function tasksOf(rig: Rig, day: Day): Tasks {
       restSlots: Math.ceil(restartWaitOf(load) / SECONDS_OF_A_SLOT),
     };
   });
-  return { tasks, states };
+  return { tasks, states, minutesOfLoads };
 }
 
 /** A programme cannot be taken apart: its stages follow each other. */
@@ -113,15 +115,17 @@ function stagesOf(
   job: Job,
   { id, programme }: Load,
   windows: readonly Stretch[],
-  stateAt: (loadId: string, stateId: string | undefined, minutes: number) => number,
+  stateAt: StateAt,
 ): readonly TaskStage[] {
   const beside = (minutes: number): number =>
     (job.with ?? []).reduce((mask, loadId) => union(mask, bitAt(stateAt(loadId, undefined, minutes))), 0);
-  if (job.minutes === undefined && programme)
+  if (job.minutes === undefined && programme) {
+    const all = programme.stages.reduce((sum, { minutes }) => sum + minutes, 0);
     return programme.stages.map(({ state, minutes }) => ({
-      states: union(bitAt(stateAt(id, state, minutes)), beside(minutes)),
+      states: union(bitAt(stateAt(id, state, all)), beside(all)),
       slots: slotsFor(minutes),
     }));
+  }
   const longest = Math.max(0, ...windows.map(({ from, until }) => until - from));
   const slots = job.minutes === undefined ? longest : slotsFor(job.minutes);
   const minutes = slots * SLOT_MINUTES;

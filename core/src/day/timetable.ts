@@ -91,7 +91,8 @@ export class Timetable {
    * @param keepsOrder Whether it has to stand behind what it comes after.
    */
   misfitOf(piece: Piece, keepsOrder = true): Misfit | undefined {
-    return this.misplaced(piece, keepsOrder) ?? this.overloaded(piece);
+    const by = this.misplaced(piece, keepsOrder);
+    return by ? { by, slot: piece.begin } : this.overloaded(piece);
   }
 
   /** The charge over the plan, with one piece more where one is given, or under another sky. */
@@ -154,14 +155,16 @@ export class Timetable {
     return { drawn: drawn[edge], charged, solar };
   }
 
-  /** What a task takes in a step in which it runs, as stated and as the mean over its cycles, W. */
-  wattsOf(task: number, slot: number): number {
-    const sets = this.setsAt(slot);
-    const own = this.piecesOf(task)
+  /** The load states that run for a task in a step, as a mask. */
+  runningBy(task: number, slot: number): number {
+    return this.piecesOf(task)
       .filter((piece) => isWithinPiece(piece, slot))
       .reduce((mask, piece) => union(mask, this.stateOf(piece, slot)), 0);
-    if (!sets || own === 0) return 0;
-    return sets.watts(own);
+  }
+
+  /** What a task takes in a step in which it runs, as stated and as the mean over its cycles, W. */
+  wattsOf(task: number, slot: number): number {
+    return this.setsAt(slot)?.watts(this.runningBy(task, slot)) ?? 0;
   }
 
   setsAt(slot: number): SetsOnSupply | undefined {
@@ -170,16 +173,15 @@ export class Timetable {
   }
 
   /** Undefined where a piece lies within its window, behind what it comes after, and apart from others of its load. */
-  misplaced({ task, begin, slots }: Piece, keepsOrder = true): Misfit | undefined {
+  misplaced({ task, begin, slots }: Piece, keepsOrder = true): 'window' | 'order' | 'rest' | undefined {
     const asked = this.taskAt(task);
     const end = begin + slots;
-    if (!asked.windows.some(({ from, until }) => begin >= from && end <= until))
-      return { by: 'window', slot: begin };
+    if (!asked.windows.some(({ from, until }) => begin >= from && end <= until)) return 'window';
     const isEarly = asked.after.some((before) => !this.isOver(before, begin));
     const isLate = this.placed.some(
       (other) => this.taskAt(other.task).after.includes(task) && other.begin < end,
     );
-    if (keepsOrder && (isEarly || isLate)) return { by: 'order', slot: begin };
+    if (keepsOrder && (isEarly || isLate)) return 'order';
     const rest = Math.max(1, asked.restSlots);
     const isTooSoon = this.placed.some(
       (other) =>
@@ -188,7 +190,7 @@ export class Timetable {
         other.begin < end + rest &&
         !isContinued(other, task, begin, end),
     );
-    return isTooSoon ? { by: 'rest', slot: begin } : undefined;
+    return isTooSoon ? 'rest' : undefined;
   }
 
   private overloaded(piece: Piece): Misfit | undefined {
@@ -199,7 +201,7 @@ export class Timetable {
       const states = this.withPiece(slot, piece);
       if (!sets.holds(states)) return { by: 'limit', slot, supply, states };
       const starting = union(this.startingAt(slot), this.startsOf(piece, slot));
-      if (starting !== 0 && !sets.start(starting, states)) return { by: 'start', slot, supply, states };
+      if (!sets.startOrder(starting, states)) return { by: 'start', slot, supply, states };
     }
     return undefined;
   }

@@ -3,6 +3,7 @@ import { check } from '../verdict/check.js';
 import { compareLimits } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
 import type { DaySystem } from './day-system.js';
+import { suppliesThatHold } from './generator-hours.js';
 import { Timetable, type Misfit, type Piece } from './timetable.js';
 import { isPlaced, lasts } from './worth-of-plan.js';
 
@@ -31,10 +32,11 @@ export function whyNot(timetable: Timetable, task: number): WhyNot {
   const { system } = timetable;
   const waits = waitingFor(timetable, task);
   if (waits) return { task, answer: 'not-found', obstacles: [waits] };
-  const alone = aloneOn(system).map((each) => obstaclesIn(each, task));
-  const [connected = []] = alone;
-  const isImpossible = connected.every((_, index) => alone.every((each) => each[index]?.by !== 'none'));
-  const obstacles = isImpossible ? connected : obstaclesIn(timetable, task);
+  const alone = obstaclesIn(new Timetable(system, system.supplies.connected), task);
+  const isImpossible = alone.every(
+    (each) => each.by !== 'none' && !runsWithGenerator(system, task, each.from),
+  );
+  const obstacles = isImpossible ? alone : obstaclesIn(timetable, task);
   return {
     task,
     answer: isImpossible ? 'impossible' : 'not-found',
@@ -51,12 +53,16 @@ function waitingFor(timetable: Timetable, place: number): Obstacle | undefined {
   return { from: first.from, until: last.until, by: 'waits', supply: undefined, limit: undefined };
 }
 
-/** Nothing else in the plan: on what is connected, and with the generator wherever it may run. */
-function aloneOn(system: DaySystem): readonly Timetable[] {
+/** Alone in the plan, with the generator wherever it may run and carries it, so that there is the most charge. */
+function runsWithGenerator(system: DaySystem, place: number, begin: number): boolean {
   const { connected, ifNeeded } = system.supplies;
-  const isOne = ifNeeded.every((supply) => supply === undefined);
-  const withGenerator = connected.map((supply, slot) => ifNeeded[slot] ?? supply);
-  return [connected, ...(isOne ? [] : [withGenerator])].map((supplies) => new Timetable(system, supplies));
+  const task = system.tasks[place];
+  if (!task || ifNeeded.every((supply) => supply === undefined)) return false;
+  const piece = { task: place, begin, slots: task.pieceSlots, isPinned: false };
+  const alone = new Timetable(system, connected);
+  alone.place(piece);
+  const having = new Timetable(system, suppliesThatHold(alone));
+  return having.misfitOf(piece, false) === undefined && lasts(system, having.outcomeWith(piece));
 }
 
 type AtBegin = Omit<Obstacle, 'by'> & { readonly by: Obstacle['by'] | 'none' };

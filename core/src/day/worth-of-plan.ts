@@ -1,6 +1,6 @@
 import { HOURS_OF_A_SLOT } from './clock.js';
 import type { DaySystem } from './day-system.js';
-import { startsOf, type Timetable } from './timetable.js';
+import { startsOf, type Outcome, type Timetable } from './timetable.js';
 
 /** What a plan is worth, the weightiest first; more is better in each. */
 export type PlanWorth = readonly number[];
@@ -44,7 +44,7 @@ export function isPlaced(timetable: Timetable, task: number): boolean {
 }
 
 /** Whether the charge never falls below the reserve, and ends as it should. */
-export function lasts({ store, targetWh, startWh }: DaySystem, charge: { lowestWh: number; endWh: number }) {
+export function lasts({ store, targetWh, startWh }: DaySystem, charge: Outcome): boolean {
   return charge.lowestWh >= Math.min(store.reserveWh, startWh) && charge.endWh >= targetWh;
 }
 

@@ -4,6 +4,7 @@ import { lossCurveOf } from '../electrical/efficiency-curve.js';
 import type { Interval } from '../quantity/quantity.js';
 import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
 import type { System } from '../system/compile.js';
+import { runningThrough } from '../system/flow.js';
 import { RunningSet } from '../system/running-set.js';
 
 /** What loads ask of the batteries and give to them on a supply: means over their cycles, W on the DC side. */
@@ -49,9 +50,10 @@ function levelOf({ load, stateId, parts }: Consumer): number {
   return all > 0 ? level / all : 1;
 }
 
-function powerOf(system: System, running: readonly Consumer[]): SetPower {
-  const { fromBatteryW, fromSourceW, toChargeW } = flowsOf(system.elements, new RunningSet(running));
-  const idleW = fromBatteryW.hi === 0 && system.supply.sources.length === 0 ? idleOf(system) : 0;
+function powerOf(system: System, consumers: readonly Consumer[]): SetPower {
+  const running = new RunningSet(consumers);
+  const { fromBatteryW, fromSourceW, toChargeW } = flowsOf(system.elements, running);
+  const idleW = system.supply.sources.length === 0 ? idleOf(system, running) : 0;
   return {
     drawn: {
       lo: fromBatteryW.lo + idleW,
@@ -63,10 +65,15 @@ function powerOf(system: System, running: readonly Consumer[]): SetPower {
   };
 }
 
-/** What inverters draw that are on with nothing to feed. */
-function idleOf({ rig }: System): number {
+/** What inverters draw that are on with nothing to feed: one that feeds something has it in its losses. */
+function idleOf({ rig, elements }: System, running: RunningSet): number {
+  const feeding = new Set(
+    elements.flatMap((element) =>
+      element.kind === 'inverter' && runningThrough(element, running).va.hi > 0 ? [element.converter.id] : [],
+    ),
+  );
   return rig.converters
-    .filter(({ kind }) => kind === 'inverter' || kind === 'inverter-charger')
+    .filter(({ id, kind }) => (kind === 'inverter' || kind === 'inverter-charger') && !feeding.has(id))
     .reduce(
       (sum, converter) => sum + lossCurveOf(converter).idleW * Math.max(1, converter.unitsInParallel ?? 1),
       0,

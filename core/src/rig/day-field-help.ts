@@ -77,7 +77,7 @@ export const DAY_FIELD_HELP: FieldHelpEntries = {
   'days[].jobs[].maySplit': ['Whether it may be done in pieces.', '', 'Where it has a place.'],
   'days[].jobs[].blockMinutes': ['The shortest piece worth beginning.', '', 'How often it is begun.'],
   'days[].jobs[].after': ['Another job that must be over before.', '', 'When it may begin.'],
-  'days[].jobs[].meal': ['The meal that it is a dish of.', '', 'Which jobs stand together.'],
+  'days[].jobs[].meal': ['The meal that it is a dish of.', '', 'How it is listed.'],
   'days[].plan': ['When each job runs.', 'Day.', 'What is on at any minute.'],
   'days[].plan[].job': ['The job.', '', 'What runs.'],
   'days[].plan[].onDay': ['For which day, where it is a job of every day.', '', 'Which of its runs this is.'],
@@ -88,16 +88,4 @@ export const DAY_FIELD_HELP: FieldHelpEntries = {
   'days[].supplyRuns[].supply': ['The supply that is started.', '', 'What feeds the loads then.'],
   'days[].supplyRuns[].begin': ['When, from the beginning of the plan.', '', 'What feeds the loads then.'],
   'days[].supplyRuns[].minutes': ['How long.', '', 'What feeds the loads then.'],
-  'days[].prices': ['What energy costs you.', 'The bill, the fuel, the site.', 'What each job costs.'],
-  'days[].prices.battery': [
-    'What a kilowatt-hour from the battery is worth to you, wear included.',
-    '',
-    'What each job costs.',
-  ],
-  'days[].prices.hookup': [
-    'What a kilowatt-hour costs on a hookup.',
-    'The site’s price list.',
-    'What each job costs.',
-  ],
-  'days[].prices.generator': ['What an hour of the generator costs.', 'Its fuel.', 'What each job costs.'],
 };

@@ -71,12 +71,6 @@ const supplyRun = groupField({
   minutes: minutes('minutes').required('is missing; give its minutes'),
 });
 
-const prices = groupField({
-  battery: numberField({ label: 'battery', unit: 'money per kWh' }, { min: 0, max: 100 }),
-  hookup: numberField({ label: 'hookup', unit: 'money per kWh' }, { min: 0, max: 100 }),
-  generator: numberField({ label: 'generator', unit: 'money per hour' }, { min: 0, max: 1000 }),
-}).meta({ label: 'prices' });
-
 /** What must get done from one morning to the next, with what the sky and the supplies give meanwhile. */
 export const dayFields = groupField({
   id: idField('id'),
@@ -99,5 +93,4 @@ export const dayFields = groupField({
   jobs: listField('jobs', job),
   plan: listField('plan', placement).optional(),
   supplyRuns: listField('runs of the generator', supplyRun).optional(),
-  prices: prices.optional().default(undefined),
 });

@@ -6,9 +6,9 @@ import { formatAmount, formatNumber, formatPercent } from '../quantity/format.js
 import { formatDuration } from '../quantity/format-time.js';
 import type { NumberStyle } from '../quantity/number-style.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
-import { inSentence, theElement, theLoad } from '../rig/names-in-sentences.js';
+import { inSentence, theElement } from '../rig/names-in-sentences.js';
 import type { Day, Rig, Supply } from '../rig/schema.js';
-import { listNames, margin } from './explain.js';
+import { margin } from './explain.js';
 import { stateWatts } from './outlook-words.js';
 
 const SECONDS_OF_A_MINUTE = 60;
@@ -147,11 +147,6 @@ export function dayChangeWords(
 }
 
 const jobName = ({ jobs }: Day, id: string): string => jobs.find((job) => job.id === id)?.name ?? id;
-
-/** What runs in a stretch of a plan, as a list of names. */
-export function momentNames(rig: Rig, on: readonly { readonly load: string }[]): string {
-  return on.length === 0 ? 'nothing' : listNames(on.map(({ load }) => theLoad(loadOf(rig, load).name)));
-}
 
 /** A quantity of energy as people say it. */
 export const energyWords = (style: NumberStyle, wh: number): string =>

@@ -1,15 +1,6 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  effect,
-  type ElementRef,
-  inject,
-  input,
-  viewChild,
-} from '@angular/core';
-import { Chart } from 'chart.js';
-import { ThemeChoice } from '../theme';
+import { ChangeDetectionStrategy, Component, type ElementRef, input, viewChild } from '@angular/core';
 import { bareChartOf } from './chart-of';
+import { drawChart } from './draw-chart';
 import type { BarePlot } from './plot-drawn';
 
 /** A plot without axes of its own, edge to edge under a ruler that others share. */
@@ -30,17 +21,8 @@ import type { BarePlot } from './plot-drawn';
 export class BarePlotView {
   readonly drawn = input.required<BarePlot>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
-  private readonly theme = inject(ThemeChoice).theme;
 
   constructor() {
-    effect((onCleanup) => {
-      this.theme();
-      const style = getComputedStyle(document.documentElement);
-      const chart = new Chart(
-        this.canvas().nativeElement,
-        bareChartOf(this.drawn(), (token) => style.getPropertyValue(token).trim()),
-      );
-      onCleanup(() => chart.destroy());
-    });
+    drawChart(this.canvas, (colour) => bareChartOf(this.drawn(), colour));
   }
 }

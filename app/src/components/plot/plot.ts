@@ -1,15 +1,6 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  effect,
-  type ElementRef,
-  inject,
-  input,
-  viewChild,
-} from '@angular/core';
-import { Chart } from 'chart.js';
-import { ThemeChoice } from '../theme';
+import { ChangeDetectionStrategy, Component, type ElementRef, input, viewChild } from '@angular/core';
 import { chartOf } from './chart-of';
+import { drawChart } from './draw-chart';
 import type { PlotDrawn } from './plot-drawn';
 
 /** An ordinary plot: drawn for the eye, and as a table for whoever cannot see it, for print and for the exact figures. */
@@ -22,17 +13,8 @@ import type { PlotDrawn } from './plot-drawn';
 export class Plot {
   readonly drawn = input.required<PlotDrawn>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
-  private readonly theme = inject(ThemeChoice).theme;
 
   constructor() {
-    effect((onCleanup) => {
-      this.theme();
-      const style = getComputedStyle(document.documentElement);
-      const chart = new Chart(
-        this.canvas().nativeElement,
-        chartOf(this.drawn(), (token) => style.getPropertyValue(token).trim()),
-      );
-      onCleanup(() => chart.destroy());
-    });
+    drawChart(this.canvas, (colour) => chartOf(this.drawn(), colour));
   }
 }
