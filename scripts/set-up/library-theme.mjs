@@ -192,8 +192,9 @@ const SHADES = { 1: '--paper', 2: '--paper-2', 3: '--rule-2', 4: '--rule-2', 5: 
 /** Coloured tags and hints that nothing here uses. */
 const COLOURED =
   /[^{}]*-(?:pink|magenta|red|volcano|orange|yellow|gold|cyan|lime|green|blue|geekblue|purple)[^{}]*\{[^{}]*\}/g;
-/** What is read from right to left, looks of danger and ghosts: nothing here does. */
-const UNUSED = /-rtl|-dangerous|-background-ghost/;
+/** What is read from right to left, and looks of buttons that nothing here has. */
+const UNUSED =
+  /-rtl|-dangerous|-background-ghost|-btn-(?:ghost|dashed|danger|link|group|round|circle|lg|compact|two-chinese)|ant-badge/;
 const RULE = /([^{}]*)\{[^{}]*\}/g;
 const COLOUR = /#[0-9a-f]{3,8}\b(?![^{}]*\{)|(?:rgb|hsl)a?\([^)]*\)/gi;
 
@@ -227,9 +228,7 @@ export async function libraryStyles(components, withBase) {
   );
   const base = withBase ? BASE : [];
   const css = await compiled([...base, ...parts].map((path) => `@import '${path}';`).join('\n'));
-  const used = css
-    .replace(COLOURED, '')
-    .replace(RULE, (rule, selectors) => (isUnused(selectors) ? '' : rule));
+  const used = css.replace(COLOURED, '').replace(RULE, (rule, selectors) => withoutUnused(rule, selectors));
   const ours = inOurColours(used, await shades());
   const left = new Set(ours.match(COLOUR));
   if (left.size > 0)
@@ -239,9 +238,10 @@ export async function libraryStyles(components, withBase) {
   return ours;
 }
 
-/** Whether a rule is for nothing but what is not used. */
-function isUnused(selectors) {
-  return selectors.split(',').every((selector) => UNUSED.test(selector));
+/** A rule for what is used of its selectors; nothing where none of them is. */
+function withoutUnused(rule, selectors) {
+  const used = selectors.split(',').filter((selector) => !UNUSED.test(selector));
+  return used.length === 0 ? '' : used.join(',') + rule.slice(selectors.length);
 }
 
 const HERE = 'scripts/set-up/library-theme.mjs';

@@ -6,7 +6,7 @@ import { compile, type CompiledRig } from '../system/compile.js';
 import { slotsOf } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import { skyOf, type Sky } from './sky.js';
-import { suppliesOverTime, type SuppliesOverTime } from './supplies-over-time.js';
+import { drivesOverTime, suppliesOverTime, type SuppliesOverTime } from './supplies-over-time.js';
 import { tasksOf, type Tasks } from './tasks.js';
 
 const PERCENT = 100;
@@ -15,13 +15,15 @@ const USUAL_START_PERCENT = 100;
 
 /** A day with all that a plan of it is judged by. */
 export interface DaySystem extends Tasks {
-  /** The rig, its loads running as long as their jobs take. */
+  /** The rig, its loads running as long, and switched as often, as their jobs say. */
   readonly compiled: CompiledRig;
   readonly day: Day;
   readonly slots: number;
   readonly store: BatteryStore;
   readonly sky: Sky;
   readonly supplies: SuppliesOverTime;
+  /** What the vehicle charges with in each step, W. */
+  readonly drivesW: readonly number[];
   readonly startWh: number;
   /** What must be left at the end, Wh. */
   readonly targetWh: number;
@@ -38,14 +40,20 @@ export interface DaySystem extends Tasks {
  */
 export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
   const asked = tasksOf(asEntered.rig, day);
-  const compiled = withMinutes(asEntered, asked.minutesOfLoads);
+  const compiled = asJobsRunThem(asEntered, asked);
   const { rig } = compiled;
   if (asked.states.length > MOST_IN_A_MASK)
     throw new RangeError(`The day asks for more than ${MOST_IN_A_MASK} loads and states`);
-  const store = batteryStoreOf(rig);
   const edge: Edge = day.tight === 'allowed' ? 'optimistic' : 'pessimistic';
   const known = setsKnownOf(compiled);
   const statesKey = `${edge} ${JSON.stringify(asked.states)}`;
+  const setsOn = (supplyId: string): SetsOnSupply => {
+    const key = `${supplyId} ${statesKey}`;
+    const sets = known.get(key) ?? new SetsOnSupply(compiled.on(supplyId), asked.states, edge);
+    known.set(key, sets);
+    return sets;
+  };
+  const store = withEnergyKept(batteryStoreOf(rig), keptWh(compiled, asked, setsOn));
   const share = (percent: number): number => (store.fullWh * percent) / PERCENT;
   return {
     ...asked,
@@ -55,25 +63,41 @@ export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
     store,
     sky: skyOf(rig, day),
     supplies: suppliesOverTime(rig, day),
+    drivesW: drivesOverTime(day),
     startWh: share(day.startPercent ?? USUAL_START_PERCENT),
     targetWh: Math.max(store.reserveWh, share(day.targetPercent ?? 0)),
     edge,
-    setsOn: (supplyId) => {
-      const key = `${supplyId} ${statesKey}`;
-      const sets = known.get(key) ?? new SetsOnSupply(compiled.on(supplyId), asked.states, edge);
-      known.set(key, sets);
-      return sets;
-    },
+    setsOn,
   };
 }
 
-/** Rigs whose loads run as long as the jobs of a day take, by the rig they come from. */
+/** Energy that is kept for what must never be shed, on top of the reserve. */
+const withEnergyKept = (store: BatteryStore, wh: number): BatteryStore => ({
+  ...store,
+  reserveWh: Math.min(store.fullWh, store.reserveWh + wh),
+});
+
+/** What loads take from the battery in the hours that are kept for them, at the edge against the plan. */
+function keptWh({ rig }: CompiledRig, { tasks, states }: Tasks, setsOn: DaySystem['setsOn']): number {
+  const alone = rig.supplies.find(({ sources }) => sources.length === 0);
+  if (!alone || states.length === 0) return 0;
+  const watts = (mask: number): number => setsOn(alone.id).power(mask).drawn.hi;
+  const byLoad = new Map<string, number>();
+  for (const { job, load, stages } of tasks) {
+    if (!job.keepsHours) continue;
+    const most = Math.max(...stages.map((stage) => watts(stage.states) - watts(0)));
+    byLoad.set(load.id, Math.max(byLoad.get(load.id) ?? 0, most * job.keepsHours));
+  }
+  return [...byLoad.values()].reduce((sum, wh) => sum + Math.max(0, wh), 0);
+}
+
+/** Rigs whose loads run as the jobs of a day run them, by the rig they come from. */
 const WITH_MINUTES = new WeakMap<CompiledRig, Map<string, CompiledRig>>();
 
-function withMinutes(compiled: CompiledRig, minutesOfLoads: ReadonlyMap<string, number>): CompiledRig {
+function asJobsRunThem(compiled: CompiledRig, { minutesOfLoads, switching }: Tasks): CompiledRig {
   const known = WITH_MINUTES.get(compiled) ?? new Map<string, CompiledRig>();
   WITH_MINUTES.set(compiled, known);
-  const key = JSON.stringify([...minutesOfLoads]);
+  const key = JSON.stringify([[...minutesOfLoads], [...switching]]);
   const { rig } = compiled;
   const found =
     known.get(key) ??
@@ -82,6 +106,8 @@ function withMinutes(compiled: CompiledRig, minutesOfLoads: ReadonlyMap<string, 
       loads: rig.loads.map((load) => ({
         ...load,
         runsMinutes: minutesOfLoads.get(load.id) ?? load.runsMinutes,
+        // What is switched again and again meanwhile starts on top of whatever runs.
+        usage: switching.has(load.id) && load.usage !== 'by-itself' ? 'during-work' : load.usage,
       })),
     });
   known.set(key, found);

@@ -1,22 +1,35 @@
 import type { Task } from './tasks.js';
 import type { Outcome, Piece, Timetable } from './timetable.js';
-import { lasts } from './worth-of-plan.js';
+import { lasts, slotsPlaced } from './worth-of-plan.js';
 
 /** Places where a piece may begin are looked at in so many steps at first, and closer around the best. */
 const COARSE = 3;
 
 /**
- * Places a task where it holds and the battery lasts: where the charge stays highest, and of places alike the earliest.
+ * Places a task where it holds and the battery lasts: where the charge stays highest, and of places alike the earliest. What
+ * may be cut down is cut where all of it has no place.
  *
  * @returns False where there is no such place; the timetable is then as it was.
  */
 export function placeTask(timetable: Timetable, place: number): boolean {
   const task = timetable.system.tasks[place];
-  if (!task) return false;
-  const before = timetable.piecesOf(place);
-  let left = task.slots - before.reduce((sum, { slots }) => sum + slots, 0);
+  return task !== undefined && lengthsOf(task).some((slots) => placeSlots(timetable, task, place, slots));
+}
+
+/** In so many steps something is cut down. */
+const CUTS = 3;
+
+/** How long a task may be, the longest first. */
+function lengthsOf({ slots, leastSlots }: Task): readonly number[] {
+  if (leastSlots === slots) return [slots];
+  const cut = (step: number): number => Math.round(slots - ((slots - leastSlots) * step) / CUTS);
+  return [...new Set(Array.from({ length: CUTS + 1 }, (_, step) => cut(step)))];
+}
+
+function placeSlots(timetable: Timetable, task: Task, place: number, asked: number): boolean {
+  let left = asked - slotsPlaced(timetable, place);
   while (left > 0) {
-    const slots = pieceLength(task, left);
+    const slots = pieceLength(task, asked, left);
     const best = bestPlace(timetable, task, place, slots);
     if (!best) {
       timetable.remove(place);
@@ -28,9 +41,10 @@ export function placeTask(timetable: Timetable, place: number): boolean {
   return true;
 }
 
-/** No rest shorter than the shortest piece is left over. */
-function pieceLength({ pieceSlots }: Task, left: number): number {
-  return left < 2 * pieceSlots ? left : pieceSlots;
+/** No rest shorter than the shortest piece is left over; what may not be split is as long as is asked for. */
+function pieceLength({ pieceSlots, slots }: Task, asked: number, left: number): number {
+  const shortest = pieceSlots === slots ? asked : pieceSlots;
+  return left < 2 * shortest ? left : shortest;
 }
 
 function bestPlace(timetable: Timetable, task: Task, place: number, slots: number): Piece | undefined {

@@ -195,37 +195,39 @@ function withFollowers({ tasks }: DaySystem, task: number): readonly number[] {
 
 /** What the user put in its place. */
 function pinnedPieces({ day, tasks }: DaySystem): readonly Piece[] {
-  return (day.plan ?? [])
-    .filter(({ pinned }) => pinned === 'yes')
-    .flatMap((placed) => pieceOf(tasks, placed));
+  return piecesOf(
+    tasks,
+    (day.plan ?? []).filter(({ pinned }) => pinned === 'yes'),
+  );
 }
 
-function pieceOf(
-  tasks: DaySystem['tasks'],
-  { job, onDay, begin, minutes, pinned }: Placement,
-): readonly Piece[] {
-  const task = tasks.findIndex(
-    (each) => each.job.id === job && (each.job.repeats !== 'daily' || each.onDay === onDay),
-  );
-  const asked = tasks[task];
-  if (!asked) return [];
-  const isWholeJob = asked.pieceSlots === asked.slots;
-  return [
-    {
-      task,
-      begin: Math.round(begin / SLOT_MINUTES),
-      // What is in one piece is as long as the job asks for by now.
-      slots: isWholeJob ? asked.slots : Math.ceil(minutes / SLOT_MINUTES),
-      isPinned: pinned === 'yes',
-    },
-  ];
+/** Placements as pieces; of what is done several times each goes to the first that is not yet whole. */
+function piecesOf(tasks: DaySystem['tasks'], placements: readonly Placement[]): readonly Piece[] {
+  const filled = new Map<number, number>();
+  return placements.flatMap((placed): readonly Piece[] => {
+    const all = [...tasks.keys()].filter((task) => isOf(tasks[task], placed));
+    const isOpen = (task: number): boolean => (filled.get(task) ?? 0) < (tasks[task]?.slots ?? 0);
+    const task = all.find(isOpen) ?? all[0];
+    const asked = task === undefined ? undefined : tasks[task];
+    if (task === undefined || !asked) return [];
+    const isWhole = asked.pieceSlots === asked.slots && asked.leastSlots === asked.slots;
+    // What is in one piece is as long as the job asks for by now.
+    const slots = isWhole ? asked.slots : Math.ceil(placed.minutes / SLOT_MINUTES);
+    const isCut = !isWhole && asked.pieceSlots === asked.slots;
+    filled.set(task, isCut ? asked.slots : (filled.get(task) ?? 0) + slots);
+    return [
+      { task, begin: Math.round(placed.begin / SLOT_MINUTES), slots, isPinned: placed.pinned === 'yes' },
+    ];
+  });
 }
+
+const isOf = (task: DaySystem['tasks'][number] | undefined, { job, onDay }: Placement): boolean =>
+  task?.job.id === job && (task.job.repeats !== 'daily' || task.onDay === onDay);
 
 /** A plan as it stands in the file, as a timetable on what is connected and the generator hours that it has. */
 export function timetableOf(system: DaySystem, supplies: Timetable['supplies']): Timetable {
   const timetable = new Timetable(system, supplies);
-  for (const placed of system.day.plan ?? [])
-    for (const piece of pieceOf(system.tasks, placed)) timetable.place(piece);
+  for (const piece of piecesOf(system.tasks, system.day.plan ?? [])) timetable.place(piece);
   return timetable;
 }
 

@@ -1,6 +1,6 @@
 import { bitsOf } from '../sets/bits.js';
 import type { DaySystem } from './day-system.js';
-import { Timetable, type Piece } from './timetable.js';
+import { Timetable, type OutOfPlace, type Piece } from './timetable.js';
 import { lasts } from './worth-of-plan.js';
 
 /** How late a piece may slip, and how early it may begin, in steps, all others staying where they are. */
@@ -43,8 +43,8 @@ function without(timetable: Timetable, gone: Piece): Timetable {
   return copy;
 }
 
-/** What a piece does not keep where it was put: its window, its turn, a rest of its load, or a supply that feeds it. */
-export type Misplacement = 'window' | 'order' | 'rest' | 'not-fed';
+/** What a piece does not keep where it was put, or that nothing feeds it there. */
+export type Misplacement = OutOfPlace | 'not-fed';
 
 /** Undefined where a piece is where it may be, whatever the limits say of it. */
 export function misplacedBy(timetable: Timetable, piece: Piece): Misplacement | undefined {

@@ -22,3 +22,12 @@ export function suppliesOverTime(rig: Rig, day: Day): SuppliesOverTime {
   };
   return { connected: over('connected', alone), ifNeeded: over('if-needed', undefined) };
 }
+
+/** What the vehicle charges with in each step of a plan, W; nothing where it stands. */
+export function drivesOverTime(day: Day): readonly number[] {
+  const watts = new Array<number>(slotsOf(day)).fill(0);
+  for (const drive of day.drives ?? [])
+    for (const { from, until } of stretchesBetween(day, drive.from, drive.until, drive.onDay))
+      watts.fill(drive.watts ?? 0, from, until);
+  return watts;
+}

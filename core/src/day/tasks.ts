@@ -27,6 +27,8 @@ export interface Task {
   readonly load: Load;
   readonly stages: readonly TaskStage[];
   readonly slots: number;
+  /** What it may be cut down to on a grey day; all of it where it may not. */
+  readonly leastSlots: number;
   /** The shortest piece, in steps: all of it where it may not be split. */
   readonly pieceSlots: number;
   /** Stretches within which a piece must lie. */
@@ -43,12 +45,14 @@ export interface Tasks {
   readonly states: readonly LoadState[];
   /** How long each load runs at most in one go, minutes: for hours it counts as continuous, whatever states it goes through. */
   readonly minutesOfLoads: ReadonlyMap<string, number>;
+  /** Loads that a job switches on again and again. */
+  readonly switching: ReadonlySet<string>;
 }
 
 /** The place of a load state, taken up where it is new; the load runs for so many minutes in it and around it. */
 type StateAt = (loadId: string, stateId: string | undefined, minutes: number) => number;
 
-/** Jobs as tasks: one each, or one a day where they are of every day. */
+/** Jobs as tasks: one for each time they are done, on each day where they are of every day. */
 export function tasksOf(rig: Rig, day: Day): Tasks {
   const states: LoadState[] = [];
   const minutesOfLoads = new Map<string, number>();
@@ -57,18 +61,20 @@ export function tasksOf(rig: Rig, day: Day): Tasks {
     const known = states.findIndex((each) => each.loadId === loadId && each.stateId === stateId);
     return known >= 0 ? known : states.push({ loadId, stateId }) - 1;
   };
-  const instances = day.jobs.flatMap((job) => daysFor(day, job).map((onDay) => ({ job, onDay })));
+  const instances = day.jobs.flatMap((job) => instancesOf(day, job).map((onDay) => ({ job, onDay })));
   const tasks = instances.map(({ job, onDay }): Task => {
     const load = loadOf(rig, job.load);
     const windows = windowsOf(day, job, load, onDay);
     const stages = stagesOf(job, load, windows, stateAt);
     const slots = stages.reduce((sum, stage) => sum + stage.slots, 0);
+    const leastSlots = leastOf(job, stages, slots);
     return {
       job,
       onDay,
       load,
       stages,
       slots,
+      leastSlots,
       pieceSlots: maySplit(job, stages) ? Math.min(slots, slotsFor(job.blockMinutes ?? SLOT_MINUTES)) : slots,
       windows,
       after: instances.flatMap((other, place) =>
@@ -77,19 +83,41 @@ export function tasksOf(rig: Rig, day: Day): Tasks {
       restSlots: Math.ceil(restartWaitOf(load) / SECONDS_OF_A_SLOT),
     };
   });
-  return { tasks, states, minutesOfLoads };
+  const switching = new Set(day.jobs.filter(({ starts = 1 }) => starts > 1).map(({ load }) => load));
+  return { tasks, states, minutesOfLoads, switching };
 }
+
+/** A programme is not cut, and what may be cut keeps its shortest length. */
+const leastOf = ({ leastMinutes }: Job, stages: readonly TaskStage[], slots: number): number =>
+  leastMinutes === undefined || stages.length > 1 ? slots : Math.min(slots, slotsFor(leastMinutes));
 
 /** A programme cannot be taken apart: its stages follow each other. */
 const maySplit = ({ maySplit: may }: Job, stages: readonly TaskStage[]): boolean =>
   may === 'yes' && stages.length === 1;
 
-function daysFor(day: Day, { repeats, onDay }: Job): readonly (number | undefined)[] {
-  if (repeats !== 'daily') return [onDay];
-  return Array.from({ length: daysOf(day) }, (_, index) => index + 1);
+/** The day of each time it is done. */
+function instancesOf(day: Day, { repeats, onDay, times = 1 }: Job): readonly (number | undefined)[] {
+  const days = repeats === 'daily' ? Array.from({ length: daysOf(day) }, (_, index) => index + 1) : [onDay];
+  return days.flatMap((each) => new Array<number | undefined>(Math.round(times)).fill(each));
 }
 
-function windowsOf(day: Day, { from, until }: Job, { quietHours }: Load, onDay?: number): readonly Stretch[] {
+/** When everybody sleeps, where a day does not say. */
+const USUAL_NIGHT = { from: '22:00', until: '07:00' };
+
+/** When the night begins and ends. */
+export function nightOf({ nightFrom = USUAL_NIGHT.from, nightUntil = USUAL_NIGHT.until }: Day): {
+  readonly from: string;
+  readonly until: string;
+} {
+  return { from: nightFrom, until: nightUntil };
+}
+
+function windowsOf(
+  day: Day,
+  { from, until, attended }: Job,
+  { quietHours }: Load,
+  onDay?: number,
+): readonly Stretch[] {
   const whole: readonly Stretch[] =
     onDay === undefined
       ? [{ from: 0, until: slotsOf(day) }]
@@ -99,7 +127,9 @@ function windowsOf(day: Day, { from, until }: Job, { quietHours }: Load, onDay?:
       ? whole
       : stretchesBetween(day, from ?? day.begins, until ?? day.begins, onDay);
   const quiet = quietHours ? stretchesBetween(day, quietHours.from, quietHours.to) : [];
-  return quiet.reduce(without, asked).filter((window) => window.until > window.from);
+  const night = nightOf(day);
+  const asleep = attended === 'yes' ? stretchesBetween(day, night.from, night.until) : [];
+  return [...quiet, ...asleep].reduce(without, asked).filter((window) => window.until > window.from);
 }
 
 /** Stretches without another one. */

@@ -15,9 +15,12 @@ export interface Piece {
   readonly isPinned: boolean;
 }
 
+/** What a piece does not keep where it is tried. */
+export type OutOfPlace = 'window' | 'order' | 'rest' | 'turns' | 'attended';
+
 /** Why a piece does not fit where it is tried. */
 export type Misfit =
-  | { readonly by: 'window' | 'order' | 'rest' | 'no-supply'; readonly slot: number }
+  | { readonly by: OutOfPlace | 'no-supply'; readonly slot: number }
   | {
       readonly by: 'limit' | 'start';
       readonly slot: number;
@@ -104,6 +107,12 @@ export class Timetable {
     );
   }
 
+  /** The charge as forecast, whatever edge the plan keeps to. */
+  chargeAsStated(): ChargeOfDay {
+    const { store, startWh, slots, sky } = this.system;
+    return chargeOfDay(store, startWh, slots, (slot) => this.powerAt(slot, 'stated', sky.asEntered));
+  }
+
   /**
    * How low the charge falls with one piece more, and how it ends: what `charge` says of it, counted from where the piece
    * begins.
@@ -149,10 +158,11 @@ export class Timetable {
   /** What flows on the DC side in a step. */
   powerAt(slot: number, edge: 'lo' | 'stated' | 'hi', sky: readonly number[], more?: Piece): DcPower {
     const solar = sky[slot] ?? 0;
+    const driven = this.system.drivesW[slot] ?? 0;
     const sets = this.setsAt(slot);
-    if (!sets) return { drawn: 0, charged: 0, solar };
+    if (!sets) return { drawn: 0, charged: driven, solar };
     const { drawn, charged } = sets.power(this.withPiece(slot, more));
-    return { drawn: drawn[edge], charged, solar };
+    return { drawn: drawn[edge], charged: charged + driven, solar };
   }
 
   /** The load states that run for a task in a step, as a mask. */
@@ -173,7 +183,7 @@ export class Timetable {
   }
 
   /** Undefined where a piece lies within its window, behind what it comes after, and apart from others of its load. */
-  misplaced({ task, begin, slots }: Piece, keepsOrder = true): 'window' | 'order' | 'rest' | undefined {
+  misplaced({ task, begin, slots }: Piece, keepsOrder = true): OutOfPlace | undefined {
     const asked = this.taskAt(task);
     const end = begin + slots;
     if (!asked.windows.some(({ from, until }) => begin >= from && end <= until)) return 'window';
@@ -190,7 +200,18 @@ export class Timetable {
         other.begin < end + rest &&
         !isContinued(other, task, begin, end),
     );
-    return isTooSoon ? 'rest' : undefined;
+    return isTooSoon ? 'rest' : this.besideAnother(task, begin, end);
+  }
+
+  /** Whether something runs meanwhile that takes turns with it, or that needs the same pair of hands. */
+  private besideAnother(task: number, begin: number, end: number): 'turns' | 'attended' | undefined {
+    const { turns, attended } = this.taskAt(task).job;
+    if (turns === undefined && attended !== 'yes') return undefined;
+    const beside = this.placed
+      .filter((other) => other.task !== task && begin < other.begin + other.slots && other.begin < end)
+      .map((other) => this.taskAt(other.task).job);
+    if (turns !== undefined && beside.some((job) => job.turns === turns)) return 'turns';
+    return attended === 'yes' && beside.some((job) => job.attended === 'yes') ? 'attended' : undefined;
   }
 
   private overloaded(piece: Piece): Misfit | undefined {
@@ -253,12 +274,14 @@ export class Timetable {
   }
 }
 
-/** How many starts there are. */
+/** How many starts there are, those of work that is switched again and again included. */
 export function startsOf(timetable: Timetable): number {
-  return timetable.supplies.reduce(
-    (sum: number, _, slot) => sum + bitsOf(timetable.startingAt(slot)).length,
-    0,
-  );
+  const { supplies, pieces, system } = timetable;
+  const begun = supplies.reduce((sum: number, _, slot) => sum + bitsOf(timetable.startingAt(slot)).length, 0);
+  return pieces.reduce((sum, { task, slots }) => {
+    const asked = system.tasks[task];
+    return asked ? sum + ((asked.job.starts ?? 1) - 1) * (slots / asked.slots) : sum;
+  }, begun);
 }
 
 const isWithinPiece = ({ begin, slots }: Piece, slot: number): boolean =>

@@ -4,6 +4,7 @@ import { compareLimits } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
 import type { DaySystem } from './day-system.js';
 import { suppliesThatHold } from './generator-hours.js';
+import type { Task } from './tasks.js';
 import { Timetable, type Misfit, type Piece } from './timetable.js';
 import { isPlaced, lasts } from './worth-of-plan.js';
 
@@ -58,12 +59,15 @@ function runsWithGenerator(system: DaySystem, place: number, begin: number): boo
   const { connected, ifNeeded } = system.supplies;
   const task = system.tasks[place];
   if (!task || ifNeeded.every((supply) => supply === undefined)) return false;
-  const piece = { task: place, begin, slots: task.pieceSlots, isPinned: false };
+  const piece = { task: place, begin, slots: shortestOf(task), isPinned: false };
   const alone = new Timetable(system, connected);
   alone.place(piece);
   const having = new Timetable(system, suppliesThatHold(alone));
   return having.misfitOf(piece, false) === undefined && lasts(system, having.outcomeWith(piece));
 }
+
+/** The least that is worth a place. */
+const shortestOf = ({ pieceSlots, leastSlots }: Task): number => Math.min(pieceSlots, leastSlots);
 
 type AtBegin = Omit<Obstacle, 'by'> & { readonly by: Obstacle['by'] | 'none' };
 
@@ -72,8 +76,8 @@ function obstaclesIn(timetable: Timetable, place: number): readonly AtBegin[] {
   if (!task) return [];
   const limitOf = decidingLimits(timetable.system);
   return task.windows.flatMap(({ from, until }) =>
-    Array.from({ length: Math.max(0, until - from - task.pieceSlots + 1) }, (_, index): AtBegin => {
-      const piece = { task: place, begin: from + index, slots: task.pieceSlots, isPinned: false };
+    Array.from({ length: Math.max(0, until - from - shortestOf(task) + 1) }, (_, index): AtBegin => {
+      const piece = { task: place, begin: from + index, slots: shortestOf(task), isPinned: false };
       return { from: from + index, until: from + index + 1, ...obstacleOf(timetable, piece, limitOf) };
     }),
   );

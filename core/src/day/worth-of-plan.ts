@@ -11,7 +11,7 @@ const STEP_OF_CHARGE = 0.002;
 const WH_OF_SUN = 20;
 
 /**
- * Musts that are placed, the weighted rest, generator time, the lowest charge, sun that is used as it comes, and starts, in
+ * Musts that are placed, the weighted rest, how little of it is cut down, generator time, the lowest charge, sun that is used as it comes, and starts, in
  * this order.
  */
 export function worthOfPlan(timetable: Timetable): PlanWorth {
@@ -24,6 +24,7 @@ export function worthOfPlan(timetable: Timetable): PlanWorth {
   return [
     musts,
     rest,
+    -cutSlots(timetable),
     -generator,
     Math.floor(Math.min(lowestWh, endWh) / (system.store.fullWh * STEP_OF_CHARGE)),
     Math.floor(directSunWh(timetable) / WH_OF_SUN),
@@ -37,10 +38,21 @@ export function isWorthMore(a: PlanWorth, b: PlanWorth): boolean {
   return differs >= 0 && (a[differs] ?? 0) > (b[differs] ?? 0);
 }
 
-/** Whether all of a task is in a plan. */
+/** Whether a task is in a plan: all of it, or as much as it may be cut down to. */
 export function isPlaced(timetable: Timetable, task: number): boolean {
-  const placed = timetable.piecesOf(task).reduce((sum, { slots }) => sum + slots, 0);
-  return placed >= (timetable.system.tasks[task]?.slots ?? Infinity);
+  return slotsPlaced(timetable, task) >= (timetable.system.tasks[task]?.leastSlots ?? Infinity);
+}
+
+export function slotsPlaced(timetable: Timetable, task: number): number {
+  return timetable.piecesOf(task).reduce((sum, { slots }) => sum + slots, 0);
+}
+
+/** By how many steps what is placed was cut down. */
+function cutSlots(timetable: Timetable): number {
+  return timetable.system.tasks.reduce((sum, { slots, leastSlots }, task) => {
+    const isCut = leastSlots < slots && isPlaced(timetable, task);
+    return isCut ? sum + Math.max(0, slots - slotsPlaced(timetable, task)) : sum;
+  }, 0);
 }
 
 /** Whether the charge never falls below the reserve, and ends as it should. */

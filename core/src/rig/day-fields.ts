@@ -17,6 +17,10 @@ import {
 export const MOST_DAYS = 7;
 const MOST_JOB_MINUTES = 1440 * MOST_DAYS;
 const HOURS_OF_ZONES = 14;
+const MOST_DRIVE_W = 20_000;
+const MOST_TIMES = 20;
+const MOST_STARTS = 1000;
+const MOST_HOURS_KEPT = 240;
 
 const minutes = (label: string) =>
   numberField({ label, unit: 'minutes' }, { above: 0, max: MOST_JOB_MINUTES });
@@ -33,6 +37,14 @@ const supplyOverTime = groupField({
   until: timeField('until'),
 });
 
+/** When the vehicle's own charging helps. */
+const drive = groupField({
+  onDay,
+  from: timeField('from'),
+  until: timeField('until'),
+  watts: numberField({ label: 'what it charges with', unit: 'W' }, { above: 0, max: MOST_DRIVE_W }),
+});
+
 const job = groupField({
   id: idField('id'),
   name: nameField('name'),
@@ -40,6 +52,9 @@ const job = groupField({
   state: idField('state').optional(),
   with: listField('loads that run with it', referenceField('load', 'loads')).optional(),
   minutes: minutes('minutes it takes'),
+  leastMinutes: minutes('minutes it may be cut down to'),
+  times: numberField({ label: 'how often', unit: 'times' }, { min: 1, max: MOST_TIMES }),
+  starts: numberField({ label: 'starts while it runs', unit: 'starts' }, { min: 1, max: MOST_STARTS }),
   onDay,
   repeats: choiceField('repeats', ['once', 'daily']).optional(),
   from: timeField('not before').optional(),
@@ -48,6 +63,12 @@ const job = groupField({
   maySplit: yesOrNo('may be split'),
   blockMinutes: minutes('shortest piece'),
   after: ownReferenceField('job it comes after', 'jobs').optional(),
+  attended: yesOrNo('needs you beside it'),
+  turns: textField('takes turns within'),
+  keepsHours: numberField(
+    { label: 'hours of it kept in reserve', unit: 'hours' },
+    { min: 0, max: MOST_HOURS_KEPT },
+  ),
   meal: textField('meal'),
 });
 
@@ -89,7 +110,10 @@ export const dayFields = groupField({
   startPercent: numberField({ label: 'charge at the beginning', unit: '%' }, { min: 0, max: 100 }),
   targetPercent: numberField({ label: 'charge at the end', unit: '%' }, { min: 0, max: 100 }),
   tight: choiceField('tight moments', ['allowed', 'kept-out']).optional(),
+  nightFrom: timeField('night from').optional(),
+  nightUntil: timeField('night until').optional(),
   supplies: listField('supplies over time', supplyOverTime).optional(),
+  drives: listField('charging while driving', drive).optional(),
   jobs: listField('jobs', job),
   plan: listField('plan', placement).optional(),
   supplyRuns: listField('runs of the generator', supplyRun).optional(),

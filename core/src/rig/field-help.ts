@@ -122,6 +122,7 @@ const RIG: Entries = {
   id: ['How the book names this rig.', 'Made from its name.', 'Which rig a file replaces when it is opened.'],
   name: ['What you call this rig.', OWN_CHOICE, NAMES_ONLY],
   note: ['Anything worth keeping with the rig.', OWN_CHOICE, 'Nothing.'],
+  currency: ['What your prices are in.', OWN_CHOICE, 'Only how costs are written.'],
   savedBy: ['Which build saved the file.', OWN_CHOICE, 'Nothing.'],
   conditions: [
     'How warm and how high it is where things stand.',
@@ -784,6 +785,11 @@ const SUPPLIES: Entries = {
     'What the same breaker feeds besides you.',
     'Ask, or look what goes dark with it.',
     'What is left for you.',
+  ],
+  'supplies[].pricePerKWh': [
+    'What a kWh costs you from this supply; on battery, what it costs to fill it again.',
+    'The park’s tariff, or fuel over what the generator makes of it.',
+    'What an hour of a load, and a day, cost.',
   ],
   'supplies[].inputLimitA': [
     'How much the inverter/charger takes from this source at most.',

@@ -440,6 +440,9 @@ const shedder = groupField({
   watches: referenceField('load it watches', 'loads'),
 });
 
+/** Of a kWh, in whatever currency. */
+const LARGEST_PRICE = 1_000_000;
+
 const supply = groupField({
   id: idField('id'),
   name: nameField('name'),
@@ -456,6 +459,7 @@ const supply = groupField({
   )
     .optional()
     .default(undefined),
+  pricePerKWh: numberField({ label: 'price', unit: 'per kWh' }, { min: 0, max: LARGEST_PRICE }),
   inputLimitA: numberField(
     {
       label: 'input limit',
@@ -535,6 +539,7 @@ export const rigSchema = groupField({
   name: nameField('name'),
   note: textField('note'),
   savedBy: textField('saved by'),
+  currency: textField('currency'),
   conditions: conditions.optional().default(undefined),
   practice: practice.optional().default(undefined),
   known: listField('contradictions you know of', textField('contradiction').defined()).optional(),
