@@ -1,5 +1,5 @@
 import { compile, type Day, type NumberStyle, type Rig } from '@heliarch/core';
-import { planOfDay } from '@heliarch/core/planning';
+import { planOfDay, reviewOfPlan } from '@heliarch/core/planning';
 import {
   assumptionWords,
   energyWords,
@@ -7,9 +7,13 @@ import {
   planHeadline,
   SLOT_MINUTES,
   momentInPlan,
+  nightWords,
+  sunUseWords,
   timeInPlan,
   unplacedWords,
+  withPlan,
   type DayPlan,
+  type PlanReview,
 } from '@heliarch/core/scheduling';
 import { BadInput } from './exit-codes.ts';
 
@@ -28,14 +32,16 @@ export function planCommand(
 ): string {
   const day = dayOf(rig, options.day);
   const rounds = roundsOf(options.rounds);
+  const compiled = compile(rig);
   const plan = planOfDay(
-    compile(rig),
+    compiled,
     day,
     rounds === undefined ? {} : { rounds },
     () => undefined,
     (done, of) => tell(`${done} of ${of}\n`),
   );
-  return options.json ? asJson(style, rig, day, plan) : asLines(style, rig, day, plan);
+  const review = reviewOfPlan(compiled, withPlan(day, plan.pieces, plan.supplyRuns));
+  return options.json ? asJson(style, rig, day, plan, review) : asLines(style, rig, day, plan, review);
 }
 
 function dayOf({ days = [] }: Rig, id: string | undefined): Day {
@@ -54,7 +60,7 @@ function roundsOf(text: string | undefined): number | undefined {
   throw new BadInput(`--rounds: "${text}" must be a whole number, 0 or more`);
 }
 
-function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {
+function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: PlanReview): string {
   const placed = plan.pieces.map(({ job, begin, minutes, later }) => {
     const name = day.jobs.find(({ id }) => id === job)?.name ?? job;
     const slack = later > 0 ? `, up to ${later} min later` : '';
@@ -74,10 +80,21 @@ function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string 
   });
   const sun = `${energyWords(style, plan.directSunWh)} of sun used as it comes.`;
   const head = `${planHeadline(style, day, plan)} ${ENERGY_WORDS[plan.energy]}. ${sun}`;
-  return [head, ...assumptionWords(rig, day), ...placed, ...runs, ...missing, ''].join('\n');
+  const nights = review.nights.map((night) => {
+    const { headline, morning, breakfast } = nightWords(style, day, night, plan.fullWh);
+    return `Night: ${headline}; ${morning}. Left for breakfast: ${breakfast}.`;
+  });
+  const costs = review.costs.map(({ supply, wh, cost }) => {
+    const name = rig.supplies.find(({ id }) => id === supply)?.name ?? supply;
+    const price = cost === undefined ? '' : `, ${cost.toFixed(2)}${rig.currency ? ` ${rig.currency}` : ''}`;
+    return `${name}: ${energyWords(style, wh)}${price}.`;
+  });
+  const spare = review.sunUses.map((use) => `Sun to spare. ${sunUseWords(style, rig, day, use)}.`);
+  const more = [...nights, ...costs, ...spare];
+  return [head, ...assumptionWords(rig, day), ...placed, ...runs, ...missing, ...more, ''].join('\n');
 }
 
-function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {
+function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: PlanReview): string {
   const { pieces, supplyRuns, placed, of, energy, lowest, fullWh, reserveWh, charge } = plan;
   const report = {
     format: 'heliarch-plan',
@@ -112,6 +129,21 @@ function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan): string {
       startShare,
     })),
     chargeWh: charge,
+    ...reviewed(review),
   };
   return `${JSON.stringify(report, null, 2)}\n`;
+}
+
+/** The rest that is asked of a plan; a limit by its id. */
+function reviewed({ nights, costs, hours, sunUses, surprise }: PlanReview) {
+  return {
+    nights,
+    costs,
+    hoursOfLoads: hours,
+    sunUses,
+    surprise: {
+      ...surprise,
+      harm: surprise.harm.map(({ limit, ...harm }) => ({ ...harm, decidedBy: limit.id })),
+    },
+  };
 }

@@ -3,6 +3,7 @@
  * not split what comes through one index: workers and the command line ask them, no room does.
  */
 
+export { reviewOfPlan } from './day/plan-review.js';
 export { placesOfPiece, planAsKept, planOfDay } from './day/day-plan.js';
 export { enoughSizes } from './sizes/enough-sizes.js';
 export { oneChangeAway } from './fit/one-change-away.js';

@@ -20,7 +20,7 @@ import type {
   WhoRunsWithWhom,
   WorthLookingUp,
 } from '@heliarch/core';
-import type { DayPlan } from '@heliarch/core/scheduling';
+import type { DayPlan, PlanReview } from '@heliarch/core/scheduling';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
 import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
@@ -127,6 +127,10 @@ export class Answers {
 
   planAsKept(rig: Rig, day: Day): Observable<Answer<DayPlan | undefined>> {
     return this.ask(rig, (questions) => questions.planAsKept(day));
+  }
+
+  reviewOfPlan(rig: Rig, day: Day): Observable<Answer<PlanReview>> {
+    return this.askSearch(rig, (questions) => questions.reviewOfPlan(day));
   }
 
   placesOfPiece(

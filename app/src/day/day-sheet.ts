@@ -20,10 +20,13 @@ const OF_A_DAY = [
   'longitude',
   'hoursFromUtc',
   'tight',
+  'nightFrom',
+  'nightUntil',
   'supplies',
+  'drives',
 ];
 
-/** The sky, the charge, the supplies and the prices of a day. */
+/** The sky, the charge, the night and the supplies of a day. */
 @Component({
   selector: 'heli-day-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,

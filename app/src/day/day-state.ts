@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { of, Subject, tap, type Observable } from 'rxjs';
+import { map, of, Subject, switchMap, tap, timer, type Observable } from 'rxjs';
 import { freeId, freeName, type Day, type Job, type Placement, type Rig } from '@heliarch/core';
 import {
   keepingJobs,
@@ -12,10 +12,14 @@ import {
   withPlan,
   type DayPlan,
   type PlannedPiece,
+  type PlanReview,
 } from '@heliarch/core/scheduling';
 import { Answers, type Answer } from '../answers/answers';
 import { latest, stoppable } from '../answers/latest';
 import { RigSession } from '../storage/rig-session';
+
+/** A plan that is being dragged is not reviewed at every step. */
+const REVIEW_AFTER_MS = 300;
 
 type PlanAnswer = Answer<DayPlan | undefined>;
 
@@ -41,6 +45,22 @@ export class DayState {
     ),
   );
   readonly judging = computed(() => this.kept()?.newest);
+
+  /** What else is asked of it: the nights, the costs, sun to spare, one surprise. Nothing while it is being changed. */
+  private readonly reviewed = toSignal(
+    toObservable(computed(() => ({ rig: this.rig(), day: this.day() }))).pipe(
+      switchMap((about) => timer(REVIEW_AFTER_MS).pipe(map(() => about))),
+      (asked$) =>
+        latest(asked$, ({ rig, day }): Observable<Answer<PlanReview | undefined>> =>
+          day?.plan?.length ? this.answers.reviewOfPlan(rig, day) : of({ status: 'given', value: undefined }),
+        ),
+    ),
+  );
+  readonly reviewing = computed(() => this.reviewed()?.newest);
+  readonly review = computed(() => {
+    const given = this.reviewed()?.given;
+    return given?.about.day === this.day() ? given?.value : undefined;
+  });
 
   private readonly wanted = signal<{ readonly rig: Rig; readonly day: Day } | undefined>(undefined);
   readonly stops = new Subject<void>();

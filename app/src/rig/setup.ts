@@ -31,7 +31,7 @@ const NUMBERS: readonly Choice[] = [
       <section aria-label="The rig">
         <h2>The rig</h2>
         <heli-not-kept-yet />
-        <heli-field-group [only]="['name', 'note', 'conditions', 'practice']" />
+        <heli-field-group [only]="['name', 'note', 'currency', 'conditions', 'practice']" />
       </section>
       <section aria-label="Units">
         <h2>Units</h2>

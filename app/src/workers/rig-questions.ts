@@ -47,11 +47,12 @@ import {
   placesOfPiece,
   planAsKept,
   planOfDay,
+  reviewOfPlan,
   turnsOf,
   waysToFit,
   whoRunsWithWhom,
 } from '@heliarch/core/planning';
-import type { DayPlan } from '@heliarch/core/scheduling';
+import type { DayPlan, PlanReview } from '@heliarch/core/scheduling';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -215,6 +216,10 @@ export class RigQuestions {
 
   planAsKept(day: Day): DayPlan {
     return planAsKept(this.rigInUse, day);
+  }
+
+  reviewOfPlan(day: Day): PlanReview {
+    return reviewOfPlan(this.rigInUse, day);
   }
 
   placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {

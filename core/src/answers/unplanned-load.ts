@@ -30,20 +30,37 @@ export function unplannedLoadsOf(
   scene: CheckScene,
   watts = USUAL_UNPLANNED_W,
 ): readonly UnplannedLoad[] {
+  const { circuitsOn, limitsWith } = withSomethingMore(rig);
+  const holds = (circuit: Circuit, size: number): boolean =>
+    limitsWith(scene, circuit, size).every((limit) => limit.verdict === 'holds');
+  return circuitsOn(scene.supply)
+    .map((circuit) => ({
+      circuit,
+      mostW: mostWatts((size) => holds(circuit, size)),
+      limit: decidingLimit(limitsWith(scene, circuit, watts)),
+    }))
+    .sort((a, b) => a.mostW - b.mostW);
+}
+
+/** A rig in which something may be plugged in on any circuit with free outlets. */
+export interface WithSomethingMore {
+  /** Circuits with free outlets that are fed on a supply. */
+  readonly circuitsOn: (supplyId: string) => readonly Circuit[];
+  /** Everything steady and every start that can happen at any moment, with so many watts more on a circuit. */
+  readonly limitsWith: (scene: CheckScene, circuit: Circuit, watts: number) => readonly Limit[];
+}
+
+/** The same for many sets of one rig, which is compiled once. */
+export function withSomethingMore(rig: Rig): WithSomethingMore {
   const marked = rig.circuits.filter((circuit) => circuit.hasFreeOutlets === 'yes');
   const isAc = (busId: string): boolean => rig.buses.some((bus) => bus.id === busId && bus.kind === 'ac');
   const circuits = marked.length > 0 ? marked : rig.circuits.filter((circuit) => isAc(circuit.bus));
   const compiled = compile({ ...rig, loads: [...rig.loads, ...circuits.map((each) => unplanned(each))] });
-  const holds = (circuit: Circuit, size: number): boolean =>
-    limitsWith(compiled, scene, circuit, size).every((limit) => limit.verdict === 'holds');
-  return circuits
-    .filter((circuit) => !compiled.on(scene.supply).whyNotFed(unplanned(circuit).id))
-    .map((circuit) => ({
-      circuit,
-      mostW: mostWatts((size) => holds(circuit, size)),
-      limit: decidingLimit(limitsWith(compiled, scene, circuit, watts)),
-    }))
-    .sort((a, b) => a.mostW - b.mostW);
+  return {
+    circuitsOn: (supplyId) =>
+      circuits.filter((circuit) => !compiled.on(supplyId).whyNotFed(unplanned(circuit).id)),
+    limitsWith: (scene, circuit, watts) => limitsWith(compiled, scene, circuit, watts),
+  };
 }
 
 function mostWatts(holds: (watts: number) => boolean): number {

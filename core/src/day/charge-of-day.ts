@@ -7,6 +7,8 @@ export interface ChargeOfDay {
   /** At the beginning of each step, and at the end of the last, Wh. */
   readonly wh: readonly number[];
   readonly thrownW: readonly number[];
+  /** What chargers give in each step, W. */
+  readonly givenW: readonly number[];
   /** The lowest charge, Wh, and at which step. */
   readonly lowestWh: number;
   readonly lowestAt: number;
@@ -27,13 +29,15 @@ export function chargeOfDay(
 ): ChargeOfDay {
   const wh = [startWh];
   const thrownW: number[] = [];
+  const givenW: number[] = [];
   let [lowestWh, lowestAt, now] = [startWh, 0, startWh];
   for (let slot = 0; slot < slots; slot += 1) {
     const step = chargeAfter(store, now, powerAt(slot), HOURS_OF_A_SLOT);
     now = step.wh;
     wh.push(now);
     thrownW.push(step.thrownW);
+    givenW.push(step.givenW);
     if (now < lowestWh) [lowestWh, lowestAt] = [now, slot + 1];
   }
-  return { wh, thrownW, lowestWh, lowestAt, endWh: now };
+  return { wh, thrownW, givenW, lowestWh, lowestAt, endWh: now };
 }

@@ -93,3 +93,14 @@ export function utcOf(
   const local = minutesOfTime(begins) + minutes - hoursFromUtc * MINUTES_OF_AN_HOUR;
   return midnight + local * MS_OF_A_MINUTE;
 }
+
+/**
+ * Milliseconds since 1970 in UTC as text by ISO 8601, to the second.
+ *
+ * @example
+ * utcText(0); // '1970-01-01T00:00:00Z'
+ */
+export const utcText = (ms: number): string => `${new Date(ms).toISOString().slice(0, ISO_SECONDS)}Z`;
+
+/** Letters of such a text up to its seconds. */
+const ISO_SECONDS = 19;

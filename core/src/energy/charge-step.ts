@@ -15,6 +15,8 @@ export interface ChargeStep {
   readonly wh: number;
   /** Sun that is thrown away, W. */
   readonly thrownW: number;
+  /** What chargers really give: they back off where the battery takes up less, W. */
+  readonly givenW: number;
   /** What would be drawn from an empty battery, W. */
   readonly missingW: number;
 }
@@ -36,10 +38,16 @@ export function chargeAfter(
   const net = solar + charged - drawn;
   if (net <= 0) {
     const after = wh - store.drawnWh(-net) * hours;
-    return { wh: Math.max(0, after), thrownW: 0, missingW: Math.max(0, -after) / hours };
+    return {
+      wh: Math.max(0, after),
+      thrownW: 0,
+      givenW: charged,
+      missingW: Math.max(0, -after) / hours,
+    };
   }
   const room = Math.max(0, store.fullWh - wh) / (store.kept * hours);
   const taken = Math.min(net, store.acceptsW(wh), room);
   const thrownW = Math.min(solar, Math.max(0, net - taken - charged));
-  return { wh: wh + taken * store.kept * hours, thrownW, missingW: 0 };
+  const givenW = Math.min(charged, Math.max(0, drawn + taken - solar));
+  return { wh: wh + taken * store.kept * hours, thrownW, givenW, missingW: 0 };
 }

@@ -13,7 +13,7 @@ export interface SetPower {
   readonly drawn: Interval;
   /** What chargers give while the battery takes it. */
   readonly charged: number;
-  /** What the source gives. */
+  /** What the source gives, to its charger too while the battery takes it. */
   readonly fromSource: number;
 }
 

@@ -105,6 +105,8 @@ const REASONS: Readonly<Partial<Record<Obstacle['by'], string>>> = {
   order: 'it comes after a job that is not over, or before one that has begun',
   rest: 'its load runs already, or rests',
   window: 'it does not end within its window',
+  turns: 'something runs that it takes turns with',
+  attended: 'you stand beside something else',
 };
 
 function reasonWords(style: NumberStyle, rig: Rig, { by, supply, limit }: Obstacle): string {

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { AnswerState } from '../../components/answer-state';
+import { ChoiceBar, type Choice } from '../../components/choice-bar';
+import { DayState } from '../day-state';
+import { CostsOfPlan } from './costs-of-plan';
+import { NightsOfPlan } from './nights-of-plan';
+import { SurpriseInPlan } from './surprise-in-plan';
+
+type Panel = 'night' | 'costs' | 'surprise';
+
+const PANELS: readonly Choice<Panel>[] = [
+  { id: 'night', label: 'The night' },
+  { id: 'costs', label: 'Energy and costs' },
+  { id: 'surprise', label: 'One surprise' },
+];
+
+/** What else a person asks of a plan, below its drawing. */
+@Component({
+  selector: 'heli-plan-review',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [AnswerState, ChoiceBar, CostsOfPlan, NightsOfPlan, SurpriseInPlan],
+  template: `
+    <heli-choice-bar
+      legend="What else to know of this plan"
+      look="tabs"
+      [choices]="panels"
+      [selected]="panel()"
+      (choose)="panel.set($event)"
+    />
+    @if (failed(); as answer) {
+      <heli-answer-state what="What else to know of this plan" [answer]="answer" />
+    }
+    @if (state.review(); as review) {
+      @switch (panel()) {
+        @case ('night') {
+          <heli-nights-of-plan [review]="review" (times)="times.emit()" />
+        }
+        @case ('costs') {
+          <heli-costs-of-plan [review]="review" />
+        }
+        @case ('surprise') {
+          <heli-surprise-in-plan [review]="review" />
+        }
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding-top: 14px;
+    }
+  `,
+})
+export class PlanReview {
+  protected readonly state = inject(DayState);
+  /** The times of the night are to be set. */
+  readonly times = output();
+  protected readonly panels = PANELS;
+  protected readonly panel = signal<Panel>('night');
+  protected readonly failed = computed(() => {
+    const answer = this.state.reviewing();
+    return answer?.status === 'failed' ? answer : undefined;
+  });
+}
