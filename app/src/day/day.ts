@@ -9,6 +9,7 @@ import {
   SLOT_MINUTES as SLOT,
   theElement,
   momentInPlan,
+  sunUseWords,
   unplacedWords,
   type DayPlan,
   type Misplacement,
@@ -22,9 +23,12 @@ import { VerdictMark } from '../components/verdict-mark';
 import { DayLanes } from './day-lanes';
 import { DaySheet } from './day-sheet';
 import { DayState } from './day-state';
+import { EnergyMark } from './energy-mark';
 import { JobSheet } from './job-sheet';
 import { placesOfPiece } from './places-of-piece';
 import { jobTerms } from './lane-rows';
+import { PlanReview } from './review/plan-review';
+import type { TakenAs } from './take-along';
 import { troublesOf, type Trouble } from './troubles';
 
 /** A job with where it stands in the plan. */
@@ -50,6 +54,8 @@ const MISPLACED = {
   window: 'outside its window',
   order: 'before what it comes after',
   rest: 'its load runs or rests then',
+  turns: 'something runs that it takes turns with',
+  attended: 'you stand beside something else then',
   'not-fed': 'nothing feeds it then',
 } as const satisfies Record<Misplacement, string>;
 
@@ -64,10 +70,12 @@ const MISPLACED = {
     CdkMenuTrigger,
     DayLanes,
     DaySheet,
+    EnergyMark,
     JobSheet,
     LongWork,
     NothingHere,
     NzButtonComponent,
+    PlanReview,
     VerdictMark,
   ],
   providers: [DayState],
@@ -98,6 +106,13 @@ export class Day {
   protected readonly assumptions = computed(() => {
     const day = this.state.day();
     return day ? assumptionWords(this.state.rig(), day) : [];
+  });
+
+  /** What to do with sun that is thrown away. */
+  protected readonly sunUses = computed(() => {
+    const [day, review] = [this.state.day(), this.state.review()];
+    if (!day || !review) return [];
+    return review.sunUses.map((use) => sunUseWords(this.numberStyle, this.state.rig(), day, use));
   });
 
   protected readonly needs = computed(() => {
@@ -182,6 +197,21 @@ export class Day {
   protected addJob(loadId: string): void {
     const id = this.state.addJob(loadId);
     if (id !== undefined) this.openJob(id);
+  }
+
+  /** Why the plan could not be saved as a file. */
+  protected readonly notTaken = signal<string | undefined>(undefined);
+
+  protected async take(as: TakenAs): Promise<void> {
+    const [rig, day, plan] = [this.state.rig(), this.state.day(), this.state.plan()];
+    if (!day || !plan) return;
+    const { takeAlong } = await import('./take-along');
+    this.notTaken.set(takeAlong(as, rig, day, plan));
+  }
+
+  /** Once the menu is gone from the page. */
+  protected print(): void {
+    setTimeout(() => window.print());
   }
 
   protected addDay(): void {

@@ -1,0 +1,23 @@
+import type { Day, Rig } from '@heliarch/core';
+import { dayCalendar, planTable, traceTable } from '@heliarch/core/exporting';
+import type { DayPlan } from '@heliarch/core/scheduling';
+import { unparse } from 'papaparse';
+import { saveBlob } from '../storage/rig-files';
+
+/** What a plan is taken along as. */
+export type TakenAs = 'calendar' | 'table' | 'trace';
+
+/** Saves a plan as a file; what keeps it from being saved, in words. */
+export function takeAlong(as: TakenAs, rig: Rig, day: Day, plan: DayPlan): string | undefined {
+  const name = `${rig.id}-${day.id}`;
+  if (as !== 'calendar') {
+    const rows = as === 'table' ? planTable(rig, day, plan) : traceTable(rig, day, plan);
+    const text = unparse(rows as (string | number)[][], { escapeFormulae: true, newline: '\r\n' });
+    saveBlob(`${name}-${as}.csv`, new Blob([`${text}\r\n`], { type: 'text/csv;charset=utf-8' }));
+    return undefined;
+  }
+  const calendar = dayCalendar(rig, day, plan, Date.now());
+  if (!calendar.ok) return calendar.message;
+  saveBlob(`${name}.ics`, new Blob([calendar.text], { type: 'text/calendar;charset=utf-8' }));
+  return undefined;
+}
