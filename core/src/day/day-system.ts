@@ -47,10 +47,14 @@ export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
   const edge: Edge = day.tight === 'allowed' ? 'optimistic' : 'pessimistic';
   const known = setsKnownOf(compiled);
   const statesKey = `${edge} ${JSON.stringify(asked.states)}`;
+  const ofSupply = new Map<string, SetsOnSupply>();
   const setsOn = (supplyId: string): SetsOnSupply => {
+    const own = ofSupply.get(supplyId);
+    if (own) return own;
     const key = `${supplyId} ${statesKey}`;
     const sets = known.get(key) ?? new SetsOnSupply(compiled.on(supplyId), asked.states, edge);
     known.set(key, sets);
+    ofSupply.set(supplyId, sets);
     return sets;
   };
   const store = withEnergyKept(batteryStoreOf(rig), keptWh(compiled, asked, setsOn));

@@ -75,8 +75,7 @@ function withLeastGenerator(system: DaySystem): Timetable {
   const without = constructed(system, connected);
   const isEnough = isWhole(without) && lasts(system, without.charge());
   if (isEnough || ifNeeded.every((supply) => supply === undefined)) return without;
-  const having = new Timetable(system, suppliesThatHold(without));
-  for (const piece of without.pieces) having.place(piece);
+  const having = onSupplies(without, suppliesThatHold(without));
   placeAll(having, inTurn(system, choiceFirst(system)));
   const gains = (worth: PlanWorth): readonly number[] => worth.slice(0, 2);
   const isBetter =
@@ -104,8 +103,7 @@ function placeAll(timetable: Timetable, order: readonly number[]): void {
 /** Another plan: some tasks, and what comes after them, are taken out, and all that is missing is put in anew. */
 function repaired(from: Timetable, random: RandomNumbers, supplies = from.supplies): Timetable {
   const { system } = from;
-  const timetable = new Timetable(system, supplies);
-  for (const piece of from.pieces) timetable.place(piece);
+  const timetable = supplies === from.supplies ? from.copy() : onSupplies(from, supplies);
   const missing = oneOf(
     [...system.tasks.keys()].filter((task) => !isPlaced(from, task)),
     random,
@@ -114,6 +112,12 @@ function repaired(from: Timetable, random: RandomNumbers, supplies = from.suppli
   else takeSomeOut(timetable, random);
   const order = [...system.tasks.keys()].sort(() => random() - 0.5);
   placeAll(timetable, inTurn(system, musts(system, order)));
+  return timetable;
+}
+
+function onSupplies(from: Timetable, supplies: Timetable['supplies']): Timetable {
+  const timetable = new Timetable(from.system, supplies);
+  for (const piece of from.pieces) timetable.place(piece);
   return timetable;
 }
 

@@ -37,6 +37,15 @@ interface ChargeSoFar extends ChargeOfDay {
   readonly lowestFrom: readonly number[];
 }
 
+/** For each step what came of it there, as its place among the outcomes. */
+interface TriedInSteps {
+  readonly going: Uint8Array;
+  readonly starting: Uint8Array;
+}
+
+const NOT_TRIED = 0;
+const OUTCOMES = [undefined, undefined, 'limit', 'start'] as const;
+
 /** A plan in the making: what runs in each step, and on what. */
 export class Timetable {
   /** Load states that run, by step. */
@@ -47,6 +56,8 @@ export class Timetable {
   /** What flows in each step, and the charge that comes of it, as long as nothing changes. */
   private readonly flows: (DcPower | undefined)[] = [];
   private known: ChargeSoFar | undefined;
+  /** What came of trying load states in a step, as long as nothing changes there. */
+  private readonly tried = new Map<number, TriedInSteps>();
 
   constructor(
     readonly system: DaySystem,
@@ -214,17 +225,46 @@ export class Timetable {
     return attended === 'yes' && beside.some((job) => job.attended === 'yes') ? 'attended' : undefined;
   }
 
+  /** The same pieces on the same supplies, to be changed apart from these. */
+  copy(): Timetable {
+    const copy = new Timetable(this.system, this.supplies);
+    copy.placed.push(...this.placed);
+    this.masks.forEach((mask, slot) => (copy.masks[slot] = mask));
+    this.starting.forEach((mask, slot) => (copy.starting[slot] = mask));
+    this.flows.forEach((flow, slot) => (copy.flows[slot] = flow));
+    copy.known = this.known;
+    for (const [states, { going, starting }] of this.tried)
+      copy.tried.set(states, { going: going.slice(), starting: starting.slice() });
+    return copy;
+  }
+
   private overloaded(piece: Piece): Misfit | undefined {
     for (let slot = piece.begin; slot < piece.begin + piece.slots; slot += 1) {
       const supply = this.supplies[slot];
       if (supply === undefined) return { by: 'no-supply', slot };
-      const sets = this.system.setsOn(supply);
-      const states = this.withPiece(slot, piece);
-      if (!sets.holds(states)) return { by: 'limit', slot, supply, states };
-      const starting = union(this.startingAt(slot), this.startsOf(piece, slot));
-      if (!sets.startOrder(starting, states)) return { by: 'start', slot, supply, states };
+      const by = this.failureAt(slot, supply, this.stateOf(piece, slot), this.startsOf(piece, slot));
+      if (by) return { by, slot, supply, states: this.withPiece(slot, piece) };
     }
     return undefined;
+  }
+
+  /** Whether what runs in a step fails with these states on top, or what starts in it; remembered. */
+  private failureAt(slot: number, supply: string, own: number, starts: number): 'limit' | 'start' | undefined {
+    const tried = this.tried.get(own) ?? {
+      going: new Uint8Array(this.system.slots),
+      starting: new Uint8Array(this.system.slots),
+    };
+    this.tried.set(own, tried);
+    // What goes on from the step before, and what begins as a whole; what does in part is rare.
+    const known = starts === 0 ? tried.going : starts === own ? tried.starting : undefined;
+    const code = known?.[slot];
+    if (code) return OUTCOMES[code];
+    const sets = this.system.setsOn(supply);
+    const all = union(this.runningAt(slot), own);
+    const isStarted = (): boolean => sets.startOrder(union(this.startingAt(slot), starts), all) !== undefined;
+    const by = !sets.holds(all) ? 'limit' : isStarted() ? undefined : 'start';
+    if (known) known[slot] = OUTCOMES.indexOf(by, 1);
+    return by;
   }
 
   private isOver(task: number, slot: number): boolean {
@@ -239,6 +279,7 @@ export class Timetable {
       this.masks[slot] = there.reduce((mask, piece) => union(mask, this.stateOf(piece, slot)), 0);
       this.starting[slot] = there.reduce((mask, piece) => union(mask, this.startsOf(piece, slot)), 0);
       this.flows[slot] = undefined;
+      for (const { going, starting } of this.tried.values()) going[slot] = starting[slot] = NOT_TRIED;
     }
     this.known = undefined;
   }
