@@ -3,6 +3,8 @@
  * not split what comes through one index: workers and the command line ask them, no room does.
  */
 
+export { highsSolver } from './day/bound/highs-solver.js';
+export { proofOfPlan } from './day/bound/proof-of-plan.js';
 export { reviewOfPlan } from './day/plan-review.js';
 export { placesOfPiece, planAsKept, planOfDay } from './day/day-plan.js';
 export { enoughSizes } from './sizes/enough-sizes.js';

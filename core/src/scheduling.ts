@@ -7,10 +7,12 @@ export type { DayPlan, EnergyVerdict, PlannedPiece, Unplaced } from './day/day-p
 export type { DayChange } from './day/let-in.js';
 export type { Misplacement } from './day/slack.js';
 export type { Moment } from './day/moments.js';
+export type { ProofOfPlan, Reach } from './day/bound/proof-of-plan.js';
 export type { PlanReview } from './day/plan-review.js';
 export type { Cost, HourOfLoad, SupplyCost } from './day/costs.js';
 export type { Night } from './day/night.js';
 export type { Surprise, SurpriseHarm } from './day/surprise.js';
+export { clashWords, reachWords, type ReachWords } from './wording/proof-words.js';
 export { nightWords, sunUseWords, type NightWords } from './wording/night-words.js';
 export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
 export {

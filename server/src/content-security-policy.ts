@@ -2,7 +2,8 @@
 export const CONTENT_SECURITY_POLICY = {
   defaultSrc: ["'self'"],
   baseUri: ["'self'"],
-  scriptSrc: ["'self'"],
+  // What solves linear programmes is compiled from a file of ours; scripts themselves still cannot be made from text.
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
   scriptSrcAttr: ["'none'"],
   styleSrc: ["'self'", "'unsafe-inline'"],
   imgSrc: ["'self'", 'data:', 'blob:'],

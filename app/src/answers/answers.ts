@@ -20,7 +20,7 @@ import type {
   WhoRunsWithWhom,
   WorthLookingUp,
 } from '@heliarch/core';
-import type { DayPlan, PlanReview } from '@heliarch/core/scheduling';
+import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
 import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
@@ -131,6 +131,10 @@ export class Answers {
 
   reviewOfPlan(rig: Rig, day: Day): Observable<Answer<PlanReview>> {
     return this.askSearch(rig, (questions) => questions.reviewOfPlan(day));
+  }
+
+  proofOfPlan(rig: Rig, day: Day): Observable<Answer<ProofOfPlan>> {
+    return this.askSearch(rig, (questions) => questions.proofOfPlan(day));
   }
 
   placesOfPiece(

@@ -80,7 +80,7 @@ const MISPLACED = {
   ],
   providers: [DayState],
   templateUrl: './day.html',
-  styleUrl: './day.css',
+  styleUrls: ['./day.css', '../components/menu.css'],
 })
 export class Day {
   private readonly numberStyle = inject(UnitChoice).numbers;

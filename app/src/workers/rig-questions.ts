@@ -47,12 +47,15 @@ import {
   placesOfPiece,
   planAsKept,
   planOfDay,
+  proofOfPlan,
   reviewOfPlan,
   turnsOf,
   waysToFit,
   whoRunsWithWhom,
 } from '@heliarch/core/planning';
-import type { DayPlan, PlanReview } from '@heliarch/core/scheduling';
+import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
+
+import { linearSolver } from './linear-solver';
 
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
@@ -220,6 +223,10 @@ export class RigQuestions {
 
   reviewOfPlan(day: Day): PlanReview {
     return reviewOfPlan(this.rigInUse, day);
+  }
+
+  async proofOfPlan(day: Day): Promise<ProofOfPlan> {
+    return proofOfPlan(this.rigInUse, day, await linearSolver());
   }
 
   placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {

@@ -3,53 +3,17 @@ import { timeInPlan, minutesInPlan, SLOT_MINUTES, stretchesBetween } from '../..
 import { planAsKept, planOfDay, type DayPlan } from '../../src/day/day-plan.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import { dayWithoutLoad } from '../../src/rig/day-without.js';
-import type { Day, Job } from '../../src/rig/schema.js';
+import type { Day } from '../../src/rig/schema.js';
 import { assumptionWords } from '../../src/wording/day-words.js';
 import { compile } from '../../src/system/compile.js';
 import { always, cases } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
+import { anyDay, dayOf } from './random-days.js';
 import { replayed } from './slow-replay.js';
 
 const tern = demoRig('tern');
 const compiled = compile(tern);
 const saturday = tern.days![0]!;
-
-const anyTime = fc.integer({ min: 0, max: 95 }).map((quarter) => {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${two(Math.floor(quarter / 4))}:${two((quarter % 4) * 15)}`;
-});
-
-/** Jobs of Tern's loads with windows of their own. */
-const anyJob = fc.record({
-  load: fc.constantFrom(...tern.loads.map(({ id }) => id)),
-  minutes: fc.integer({ min: 5, max: 300 }),
-  from: fc.option(anyTime, { nil: undefined }),
-  until: fc.option(anyTime, { nil: undefined }),
-  importance: fc.constantFrom<NonNullable<Job['importance']>[]>('must', 'should', 'may'),
-  maySplit: fc.constantFrom<('yes' | 'no')[]>('yes', 'no'),
-});
-
-const anyDay = fc.record({
-  jobs: fc.array(anyJob, { minLength: 1, maxLength: 7 }),
-  startPercent: fc.integer({ min: 25, max: 100 }),
-  cloudOktas: fc.integer({ min: 0, max: 8 }),
-});
-
-function dayOf({
-  jobs,
-  ...rest
-}: {
-  jobs: readonly Partial<Job>[];
-  startPercent: number;
-  cloudOktas: number;
-}): Day {
-  return {
-    ...saturday,
-    ...rest,
-    targetPercent: 0,
-    jobs: jobs.map((job, index) => ({ ...(job as Job), id: `job-${index}`, name: `Job ${index}` })),
-  };
-}
 
 const of = (plan: DayPlan, job: string) => plan.pieces.filter((piece) => piece.job === job);
 
@@ -57,8 +21,8 @@ describe('a day as it is planned', () => {
   it('holds at every moment and keeps its reserve, by a slow replay minute by minute through the check (random days of Tern)', () => {
     let placed = 0;
     always(
-      fc.property(anyDay, (asked) => {
-        const day = dayOf(asked);
+      fc.property(anyDay(tern), (asked) => {
+        const day = dayOf(saturday, asked);
         const plan = planOfDay(compiled, day, { rounds: 2 });
         placed += plan.placed;
         const replay = replayed(tern, withPlan(day, plan.pieces, plan.supplyRuns));

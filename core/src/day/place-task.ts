@@ -6,7 +6,8 @@ import { lasts, slotsPlaced } from './worth-of-plan.js';
 const COARSE = 3;
 
 /**
- * Places a task where it holds and the battery lasts: where the charge stays highest, and of places alike the earliest. What
+ * Places a task where it holds and the battery lasts: where the charge stays highest, of places alike where the generator runs
+ * anyway, and of those the earliest. What
  * may be cut down is cut where all of it has no place.
  *
  * @returns False where there is no such place; the timetable is then as it was.
@@ -68,12 +69,23 @@ function bestPlace(timetable: Timetable, task: Task, place: number, slots: numbe
 interface Candidate {
   readonly piece: Piece;
   readonly outcome: Outcome;
+  /** Steps in which the generator runs anyway. */
+  readonly onGenerator: number;
 }
 
 function candidate(timetable: Timetable, piece: Piece): Candidate | undefined {
   if (timetable.misfitOf(piece)) return undefined;
   const outcome = timetable.outcomeWith(piece);
-  return lasts(timetable.system, outcome) ? { piece, outcome } : undefined;
+  return lasts(timetable.system, outcome)
+    ? { piece, outcome, onGenerator: stepsOnGenerator(timetable, piece) }
+    : undefined;
+}
+
+function stepsOnGenerator({ supplies, system }: Timetable, { begin, slots }: Piece): number {
+  const { connected } = system.supplies;
+  let steps = 0;
+  for (let slot = begin; slot < begin + slots; slot += 1) if (supplies[slot] !== connected[slot]) steps += 1;
+  return steps;
 }
 
 /** Charges that differ by less than this are alike, Wh. */
@@ -84,5 +96,6 @@ function better(a: Candidate | undefined, b: Candidate | undefined): Candidate |
   const least = ({ outcome }: Candidate): number => Math.min(outcome.lowestWh, outcome.endWh);
   const difference = least(b) - least(a);
   if (Math.abs(difference) > ALIKE_WH) return difference > 0 ? b : a;
+  if (a.onGenerator !== b.onGenerator) return a.onGenerator > b.onGenerator ? a : b;
   return a.piece.begin <= b.piece.begin ? a : b;
 }

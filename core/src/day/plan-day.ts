@@ -1,8 +1,8 @@
 import { noProgress, type Progress } from '../answers/progress.js';
 import type { Placement } from '../rig/schema.js';
-import { SLOT_MINUTES, SLOTS_OF_A_DAY } from './clock.js';
+import { daysOf, SLOT_MINUTES, SLOTS_OF_A_DAY } from './clock.js';
 import type { DaySystem } from './day-system.js';
-import { shortestGenerator, suppliesThatHold } from './generator-hours.js';
+import { gainfulGenerator, generatorMoved, shortestGenerator, suppliesThatHold } from './generator-hours.js';
 import { placeTask } from './place-task.js';
 import { randomNumbers, type RandomNumbers } from './random-numbers.js';
 import { Timetable, type Piece } from './timetable.js';
@@ -15,13 +15,16 @@ export interface PlanEffort {
   readonly seed?: number;
 }
 
-const USUAL_ROUNDS = 60;
+/** For one day; of several days each round takes longer. */
+const USUAL_ROUNDS = 180;
 const USUAL_SEED = 1;
 const MOST_TAKEN_OUT = 3;
 /** How often other generator hours are tried. */
 const GENERATOR_EVERY = 6;
 /** How often room is made for what has no place. */
 const SHARE_FOR_MISSING = 0.5;
+/** How often what drains the battery goes elsewhere. */
+const SHARE_FOR_LOWEST = 0.5;
 
 /**
  * Plans a day: every moment holds and the battery lasts; then, the weightiest first, all musts, most of the rest, least
@@ -33,25 +36,34 @@ const SHARE_FOR_MISSING = 0.5;
  */
 export function planDay(
   system: DaySystem,
-  { rounds = USUAL_ROUNDS, seed = USUAL_SEED }: PlanEffort = {},
+  { rounds = Math.ceil(USUAL_ROUNDS / daysOf(system.day)), seed = USUAL_SEED }: PlanEffort = {},
   tell: (best: Timetable) => void = () => undefined,
   progress: Progress = noProgress,
 ): Timetable {
   const random = randomNumbers(seed);
   let best = withLeastGenerator(system);
   let worth = worthOfPlan(best);
+  // Plans of the same worth are gone on from too: a way to a better one may lead over them.
+  let here = best;
   tell(best);
   for (let round = 0; round < rounds; round += 1) {
-    const tried = round % GENERATOR_EVERY === 0 ? withOtherGenerator(best, random) : repaired(best, random);
-    const worthOfTried = lasts(system, tried.charge()) ? worthOfPlan(tried) : undefined;
-    if (worthOfTried && isWorthMore(worthOfTried, worth)) {
+    const tried = anotherPlan(here, round, random);
+    const worthOfTried = lasts(system, tried.charge()) ? worthOfPlan(tried) : NOTHING;
+    if (!isWorthMore(worth, worthOfTried)) here = tried;
+    if (isWorthMore(worthOfTried, worth)) {
       [best, worth] = [tried, worthOfTried];
       tell(best);
     }
     progress(round + 1, rounds);
   }
-  return joined(best);
+  return joined(shortestGenerator(generatorMoved(best)));
 }
+
+/** A plan that does not last is worth less than any that does. */
+const NOTHING: PlanWorth = [-Infinity];
+
+const anotherPlan = (from: Timetable, round: number, random: RandomNumbers): Timetable =>
+  round % GENERATOR_EVERY === 0 ? withOtherGenerator(from, random) : withoutIdleGenerator(from, random);
 
 /** Pieces of one task that touch, as one. */
 function joined(from: Timetable): Timetable {
@@ -75,14 +87,14 @@ function withLeastGenerator(system: DaySystem): Timetable {
   const without = constructed(system, connected);
   const isEnough = isWhole(without) && lasts(system, without.charge());
   if (isEnough || ifNeeded.every((supply) => supply === undefined)) return without;
-  const having = onSupplies(without, suppliesThatHold(without));
+  const having = without.copy(suppliesThatHold(without));
   placeAll(having, inTurn(system, choiceFirst(system)));
   const gains = (worth: PlanWorth): readonly number[] => worth.slice(0, 2);
   const isBetter =
     lasts(system, having.charge()) &&
     (!lasts(system, without.charge()) ||
       isWorthMore(gains(worthOfPlan(having)), gains(worthOfPlan(without))));
-  return isBetter ? shortestGenerator(having) : without;
+  return isBetter ? leastGenerator(having) : without;
 }
 
 const isWhole = (timetable: Timetable): boolean =>
@@ -103,22 +115,28 @@ function placeAll(timetable: Timetable, order: readonly number[]): void {
 /** Another plan: some tasks, and what comes after them, are taken out, and all that is missing is put in anew. */
 function repaired(from: Timetable, random: RandomNumbers, supplies = from.supplies): Timetable {
   const { system } = from;
-  const timetable = supplies === from.supplies ? from.copy() : onSupplies(from, supplies);
+  const timetable = from.copy(supplies);
   const missing = oneOf(
     [...system.tasks.keys()].filter((task) => !isPlaced(from, task)),
     random,
   );
   if (missing !== undefined && random() < SHARE_FOR_MISSING) makeRoom(timetable, missing, random);
+  else if (random() < SHARE_FOR_LOWEST) takeOutBeforeLowest(timetable, random);
   else takeSomeOut(timetable, random);
   const order = [...system.tasks.keys()].sort(() => random() - 0.5);
   placeAll(timetable, inTurn(system, musts(system, order)));
   return timetable;
 }
 
-function onSupplies(from: Timetable, supplies: Timetable['supplies']): Timetable {
-  const timetable = new Timetable(from.system, supplies);
-  for (const piece of from.pieces) timetable.place(piece);
-  return timetable;
+/** What draws on the way down to the lowest charge, so that it goes elsewhere. */
+function takeOutBeforeLowest(timetable: Timetable, random: RandomNumbers): void {
+  const { system, pieces } = timetable;
+  const { lowestAt: until } = timetable.charge();
+  const drawing = pieces.filter(({ begin, slots }) => begin < until && slots < SLOTS_OF_A_DAY / 2);
+  for (let taken = Math.ceil(random() * MOST_TAKEN_OUT); taken > 0; taken -= 1) {
+    const piece = oneOf(drawing, random);
+    if (piece) for (const each of withFollowers(system, piece.task)) timetable.remove(each);
+  }
 }
 
 function takeSomeOut(timetable: Timetable, random: RandomNumbers): void {
@@ -130,11 +148,26 @@ function takeSomeOut(timetable: Timetable, random: RandomNumbers): void {
   }
 }
 
+/** Where a job has gone somewhere else, the generator may not be needed any more. */
+function withoutIdleGenerator(from: Timetable, random: RandomNumbers): Timetable {
+  const tried = repaired(from, random);
+  return hasGenerator(tried) ? shortestGenerator(tried) : tried;
+}
+
+/** The better of two ways to have it on for as short as may be. */
+function leastGenerator(timetable: Timetable): Timetable {
+  const [short, gainful] = [shortestGenerator(timetable), gainfulGenerator(timetable)];
+  return isWorthMore(worthOfPlan(gainful), worthOfPlan(short)) ? gainful : short;
+}
+
+const hasGenerator = ({ supplies, system }: Timetable): boolean =>
+  supplies.some((supply, slot) => supply !== system.supplies.connected[slot]);
+
 /** The same with other generator hours: where it may run and carries what is planned, then for as short as it can. */
 function withOtherGenerator(from: Timetable, random: RandomNumbers): Timetable {
   const { ifNeeded } = from.system.supplies;
   if (isWhole(from) || ifNeeded.every((supply) => supply === undefined)) return repaired(from, random);
-  return shortestGenerator(repaired(from, random, suppliesThatHold(from)));
+  return generatorMoved(leastGenerator(repaired(from, random, suppliesThatHold(from))));
 }
 
 /** A task that has no place is put where it would run, and what is in its way is taken out. */

@@ -225,17 +225,32 @@ export class Timetable {
     return attended === 'yes' && beside.some((job) => job.attended === 'yes') ? 'attended' : undefined;
   }
 
-  /** The same pieces on the same supplies, to be changed apart from these. */
-  copy(): Timetable {
-    const copy = new Timetable(this.system, this.supplies);
+  /** The same pieces, on the same supplies or on others, to be changed apart from these. */
+  copy(supplies = this.supplies): Timetable {
+    const copy = new Timetable(this.system, supplies);
     copy.placed.push(...this.placed);
-    this.masks.forEach((mask, slot) => (copy.masks[slot] = mask));
-    this.starting.forEach((mask, slot) => (copy.starting[slot] = mask));
-    this.flows.forEach((flow, slot) => (copy.flows[slot] = flow));
-    copy.known = this.known;
     for (const [states, { going, starting }] of this.tried)
       copy.tried.set(states, { going: going.slice(), starting: starting.slice() });
+    for (let slot = 0; slot < this.system.slots; slot += 1) {
+      copy.masks[slot] = this.runningAt(slot);
+      copy.starting[slot] = this.startingAt(slot);
+      if (supplies[slot] === this.supplies[slot]) copy.flows[slot] = this.flows[slot];
+      else for (const { going, starting } of copy.tried.values()) going[slot] = starting[slot] = NOT_TRIED;
+    }
+    if (supplies === this.supplies) copy.known = this.known;
     return copy;
+  }
+
+  /** Whether all that runs in a step holds there, and what starts in it. */
+  holdsAt(slot: number): boolean {
+    const running = this.runningAt(slot);
+    if (running === 0) return true;
+    const sets = this.setsAt(slot);
+    return (
+      sets !== undefined &&
+      sets.holds(running) &&
+      sets.startOrder(this.startingAt(slot), running) !== undefined
+    );
   }
 
   private overloaded(piece: Piece): Misfit | undefined {
@@ -249,7 +264,12 @@ export class Timetable {
   }
 
   /** Whether what runs in a step fails with these states on top, or what starts in it; remembered. */
-  private failureAt(slot: number, supply: string, own: number, starts: number): 'limit' | 'start' | undefined {
+  private failureAt(
+    slot: number,
+    supply: string,
+    own: number,
+    starts: number,
+  ): 'limit' | 'start' | undefined {
     const tried = this.tried.get(own) ?? {
       going: new Uint8Array(this.system.slots),
       starting: new Uint8Array(this.system.slots),

@@ -33,10 +33,8 @@ export function whyNot(timetable: Timetable, task: number): WhyNot {
   const { system } = timetable;
   const waits = waitingFor(timetable, task);
   if (waits) return { task, answer: 'not-found', obstacles: [waits] };
-  const alone = obstaclesIn(new Timetable(system, system.supplies.connected), task);
-  const isImpossible = alone.every(
-    (each) => each.by !== 'none' && !runsWithGenerator(system, task, each.from),
-  );
+  const alone = obstaclesAlone(system, task);
+  const isImpossible = runsNowhere(system, task, alone);
   const obstacles = isImpossible ? alone : obstaclesIn(timetable, task);
   return {
     task,
@@ -44,6 +42,17 @@ export function whyNot(timetable: Timetable, task: number): WhyNot {
     obstacles: joined(obstacles.flatMap((each) => (each.by === 'none' ? [] : [{ ...each, by: each.by }]))),
   };
 }
+
+/** Whether a task has no place even alone: proved, whatever else is planned. */
+export function isImpossible(system: DaySystem, task: number): boolean {
+  return runsNowhere(system, task, obstaclesAlone(system, task));
+}
+
+const obstaclesAlone = (system: DaySystem, task: number): readonly AtBegin[] =>
+  obstaclesIn(new Timetable(system, system.supplies.connected), task);
+
+const runsNowhere = (system: DaySystem, task: number, alone: readonly AtBegin[]): boolean =>
+  alone.every(({ by, from }) => by !== 'none' && !runsWithGenerator(system, task, from));
 
 /** What comes after a task without a place has none either. */
 function waitingFor(timetable: Timetable, place: number): Obstacle | undefined {

@@ -1,5 +1,6 @@
 import { HOURS_OF_A_SLOT } from './clock.js';
 import type { DaySystem } from './day-system.js';
+import type { Task } from './tasks.js';
 import { startsOf, type Outcome, type Timetable } from './timetable.js';
 
 /** What a plan is worth, the weightiest first; more is better in each. */
@@ -18,7 +19,7 @@ export function worthOfPlan(timetable: Timetable): PlanWorth {
   const { system, supplies } = timetable;
   const placed = system.tasks.filter((_, task) => isPlaced(timetable, task));
   const musts = placed.filter(({ job }) => job.importance === 'must').length;
-  const rest = placed.reduce((sum, { job }) => sum + WORTH[job.importance ?? 'should'], 0);
+  const rest = placed.reduce((sum, task) => sum + worthOfTask(task), 0);
   const { lowestWh, endWh } = timetable.charge();
   const generator = supplies.filter((supply, slot) => supply !== system.supplies.connected[slot]).length;
   return [
@@ -31,6 +32,10 @@ export function worthOfPlan(timetable: Timetable): PlanWorth {
     -startsOf(timetable),
   ];
 }
+
+/** What a task counts among the rest; musts are counted apart. */
+export const worthOfTask = (task: Task | undefined): number =>
+  task ? WORTH[task.job.importance ?? 'should'] : 0;
 
 /** Whether the first of two plans is worth more. */
 export function isWorthMore(a: PlanWorth, b: PlanWorth): boolean {

@@ -11,6 +11,7 @@ import {
   SHORT_START_OHMS,
   SHORT_START_S,
   USUAL_BATTERY_C,
+  USUAL_RATED_HOURS,
   type Chemistry,
 } from '../reference/batteries.js';
 
@@ -140,7 +141,7 @@ export function joiningAmps(differenceV: number, ohms: number): number {
  */
 export function peukertHours({
   ampHours,
-  ratedHours = 20,
+  ratedHours = USUAL_RATED_HOURS,
   amps,
   exponent,
 }: {

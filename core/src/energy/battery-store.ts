@@ -1,5 +1,5 @@
 import { ampHoursAt, onLine, usualPeukert } from '../electrical/battery-bank.js';
-import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C } from '../reference/batteries.js';
+import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C, USUAL_RATED_HOURS } from '../reference/batteries.js';
 import type { Battery, Rig } from '../rig/schema.js';
 
 const PERCENT = 100;
@@ -55,13 +55,10 @@ export function batteryStoreOf({ batteries, buses, conditions }: Rig): BatterySt
 
 function drawnFrom(battery: Battery, volts: number, watts: number): number {
   if (watts <= 0 || volts <= 0) return watts;
-  const { ampHours, ratedHours, chemistry } = battery;
-  const held = ampHoursAt({
-    ampHours: ampHours.value,
-    ratedHours,
-    amps: watts / volts,
-    exponent: usualPeukert(chemistry),
-  });
-  // Drawn on slower than it was rated it holds no more than it says.
+  const { ampHours, ratedHours = USUAL_RATED_HOURS, chemistry } = battery;
+  const amps = watts / volts;
+  // Drawn on no faster than it was rated it holds what it says.
+  if (amps * ratedHours <= ampHours.value) return watts;
+  const held = ampHoursAt({ ampHours: ampHours.value, ratedHours, amps, exponent: usualPeukert(chemistry) });
   return watts * Math.max(1, ampHours.value / held);
 }

@@ -156,3 +156,6 @@ export const ACCEPTANCE: Record<Chemistry, readonly (readonly [percent: number, 
 
 /** What of the energy put into it can be had out again. Common practice, no published source; medium. */
 export const CHARGE_KEPT: Record<Chemistry, number> = { lfp: 0.97, agm: 0.85, gel: 0.85, flooded: 0.8 };
+
+/** Hours at which the amp-hours of a lead battery are given where its plate does not say. Common practice. */
+export const USUAL_RATED_HOURS = 20;

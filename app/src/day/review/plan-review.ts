@@ -4,21 +4,23 @@ import { ChoiceBar, type Choice } from '../../components/choice-bar';
 import { DayState } from '../day-state';
 import { CostsOfPlan } from './costs-of-plan';
 import { NightsOfPlan } from './nights-of-plan';
+import { ProofOfPlan } from './proof-of-plan';
 import { SurpriseInPlan } from './surprise-in-plan';
 
-type Panel = 'night' | 'costs' | 'surprise';
+type Panel = 'night' | 'costs' | 'surprise' | 'proof';
 
 const PANELS: readonly Choice<Panel>[] = [
   { id: 'night', label: 'The night' },
   { id: 'costs', label: 'Energy and costs' },
   { id: 'surprise', label: 'One surprise' },
+  { id: 'proof', label: 'How good it is' },
 ];
 
 /** What else a person asks of a plan, below its drawing. */
 @Component({
   selector: 'heli-plan-review',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ChoiceBar, CostsOfPlan, NightsOfPlan, SurpriseInPlan],
+  imports: [AnswerState, ChoiceBar, CostsOfPlan, NightsOfPlan, ProofOfPlan, SurpriseInPlan],
   template: `
     <heli-choice-bar
       legend="What else to know of this plan"
@@ -40,6 +42,9 @@ const PANELS: readonly Choice<Panel>[] = [
         }
         @case ('surprise') {
           <heli-surprise-in-plan [review]="review" />
+        }
+        @case ('proof') {
+          <heli-proof-of-plan />
         }
       }
     }

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Subject } from 'rxjs';
 import { explainLimit, limitLabel, plainText, type Limit, type Scene } from '@heliarch/core';
@@ -38,7 +37,7 @@ interface Wish {
 @Component({
   selector: 'heli-enough-sizes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ChoiceBar, LongWork, NamedTable, NzButtonComponent, NzTableModule, Tick],
+  imports: [AnswerState, ChoiceBar, LongWork, NamedTable, NzTableModule, Tick],
   templateUrl: './enough-sizes.html',
   styleUrl: './enough-sizes.css',
 })
