@@ -1,6 +1,6 @@
 /**
  * What is public of the core for describing a rig: kinds, usual values, help, contradictions, lists. Apart from the
- * answers, for a bundler does not split what comes through one index. Sun and heat wait here for the room of the day.
+ * answers, for a bundler does not split what comes through one index.
  */
 
 export { START_FAULT_WORDS, judgeStart } from './electrical/start-test.js';
@@ -21,9 +21,6 @@ export type { RigCheck } from './answers/rig-checks/rig-check.js';
 export { rigChecksOf } from './answers/rig-checks/rig-checks.js';
 export { NO_PIECES, joined, piecesOf, withPiece } from './formats/qr-codes.js';
 export { loadTable, readLoadTable, type LoadLine } from './formats/load-table.js';
-export { clearSkyWPerM2, cloudFactor, flatArrayW } from './sun/clear-sky.js';
-export { waterHeatingJ } from './heat/water.js';
-export { type Cabin, type CoolingUnit, type Cycle, coolingCycle } from './heat/cabin.js';
 export { leftBeside, supplyCarries } from './answers/supply-carries.js';
 export { countDoubts } from './answers/worth-looking-up.js';
 export { worthLookingUpWords } from './wording/worth-looking-up-words.js';

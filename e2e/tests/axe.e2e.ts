@@ -123,6 +123,10 @@ async function* day(page: Page): AsyncGenerator<string> {
   const aside = page.getByRole('complementary', { name: 'The plan' });
   await expect(aside).toContainText('cannot be placed');
   yield 'Day, planned';
+  for (const panel of ['Energy and costs', 'One surprise', 'How good it is', 'Beside another day']) {
+    await page.getByRole('radio', { name: panel }).check();
+    yield `Day, ${panel}`;
+  }
   await aside.getByRole('button', { name: /^Lunch/ }).click();
   await expect(page.getByRole('dialog', { name: 'Lunch' })).toBeVisible();
   yield 'Day, with the sheet of a job';

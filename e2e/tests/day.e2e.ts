@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
 import { TogetherPage } from './together-page.ts';
 
 /** The room as a person meets it. */
@@ -101,6 +102,73 @@ test.describe('a day', () => {
     await day.row('Sweep up').click();
     await page.getByRole('button', { name: 'Remove this job' }).click();
     await expect(day.row('Sweep up')).toHaveCount(0);
+  });
+
+  test('is read further: the night, costs, one surprise, how good it is, and beside a copy of itself', async ({
+    page,
+  }) => {
+    const day = new DayPage(page);
+    await day.open();
+    await day.plan();
+    const review = page.locator('heli-plan-review');
+    await expect(review).toContainText('Lasts until 07:00');
+    await expect(review).toContainText(/Left for breakfast: \d.\d kWh above the reserve/);
+    await expect(review).toContainText('Off with it: fridge.');
+    await expect(day.aside).toContainText(/from \d\d:\d\d to \d\d:\d\d, unplugged meanwhile/);
+    await review.getByRole('radio', { name: 'Energy and costs' }).check();
+    const costs = review.getByRole('table', { name: 'What each load takes and costs' });
+    await expect(costs.getByRole('row', { name: /^Water heater/ })).toContainText('not fed');
+    await review.getByRole('radio', { name: 'One surprise' }).check();
+    await expect(review).toContainText(/it does no harm for 13 h 30 min of 24 h/);
+    await review.getByRole('radio', { name: 'How good it is' }).check();
+    const proof = review.getByRole('table', { name: 'This plan beside the best possible' });
+    await expect(proof.getByRole('row', { name: /^Musts/ })).toContainText('the best there is');
+    await review.getByRole('radio', { name: 'Beside another day' }).check();
+    await review.getByRole('button', { name: 'Copy this day' }).click();
+    await expect(page.getByRole('heading', { name: 'Ribs and varnish 2' })).toBeVisible();
+    await expect(review.getByRole('row', { name: /^Placed/ })).toContainText('14 of 1514 of 15');
+  });
+
+  test('is taken along as a calendar and as tables', async ({ page }) => {
+    const day = new DayPage(page);
+    await day.open();
+    await day.plan();
+    const taken = async (as: string): Promise<string> => {
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Take it along …' }).click();
+      await page.getByRole('menuitem', { name: as }).click();
+      return readFile((await (await download).path())!, 'utf8');
+    };
+    expect(await taken('Calendar')).toContain('SUMMARY:Saw the ribs');
+    expect(await taken('The plan as a table')).toMatch(/^Tea,Kettle,1,15:30,15:35,5/m);
+    expect((await taken('Minute by minute')).trim().split('\r\n').length).toBe(1441);
+  });
+
+  test('has jobs whose length is worked out, changed on the bar, and which are split', async ({ page }) => {
+    const day = new DayPage(page);
+    await day.open();
+    await day.plan();
+    await day.row('Tea').click();
+    const sheet = page.getByRole('dialog', { name: 'Tea' });
+    await sheet.getByRole('button', { name: 'How long does it take to heat?' }).click();
+    await sheet.getByLabel('How much').fill('2');
+    await sheet.getByRole('button', { name: 'Take 11 min' }).click();
+    await expect(sheet.getByLabel('Minutes it takes')).toHaveValue('11');
+    await sheet.getByRole('button', { name: 'Close' }).click();
+    await expect(day.bar('Tea')).toHaveAccessibleName(/^Tea, 15:30 to 15:45/);
+    await day.bar('Charge the tools').focus();
+    await page.keyboard.press('-');
+    await expect(day.bar('Charge the tools')).toHaveAccessibleName(/12:20 to 14:15, pinned/);
+    await day.row('Charge the tools').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'in two halves' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+    await expect(day.bar('Charge the tools')).toHaveCount(2);
+    const night = page.locator('heli-plan-review').getByRole('button', { name: 'Other times' });
+    await night.click();
+    await page.getByRole('dialog').getByLabel('Night until').fill('06:30');
+    await page.keyboard.press('Tab');
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+    await expect(page.locator('heli-plan-review')).toContainText('Lasts until 06:30');
   });
 
   test('of every demo rig is planned, over three days with a generator too', async ({ page }) => {

@@ -20,6 +20,7 @@ const SHEETS = {
   progress: ['progress'],
   empty: ['empty'],
   tags: ['tag'],
+  pickers: ['date-picker', 'time-picker'],
 };
 
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */

@@ -110,11 +110,21 @@ export class DayLanes {
   protected dropped({ source, distance }: CdkDragEnd, bar: Bar): void {
     this.wasDragged = true;
     setTimeout(() => (this.wasDragged = false));
-    const track = source.element.nativeElement.parentElement?.clientWidth ?? 1;
-    const minutes = (distance.x / track) * slotsOf(this.day()) * SLOT_MINUTES;
+    const minutes = this.minutesOf(source, distance.x);
     source.reset();
     this.isDragging.set(false);
     this.move(bar, minutes);
+  }
+
+  protected stretched({ source, distance }: CdkDragEnd, bar: Bar): void {
+    const minutes = this.minutesOf(source, distance.x);
+    source.reset();
+    this.resize(bar, minutes);
+  }
+
+  private minutesOf(source: CdkDrag, px: number): number {
+    const track = source.element.nativeElement.parentElement?.clientWidth ?? 1;
+    return (px / track) * slotsOf(this.day()) * SLOT_MINUTES;
   }
 
   protected key(event: KeyboardEvent, bar: Bar): void {
@@ -123,6 +133,8 @@ export class DayLanes {
     const held = this.held() ?? bar;
     if (event.key === 'ArrowRight') this.move(held, by);
     else if (event.key === 'ArrowLeft') this.move(held, -by);
+    else if (event.key === '+') this.resize(held, SLOT_MINUTES);
+    else if (event.key === '-') this.resize(held, -SLOT_MINUTES);
     else return;
     event.preventDefault();
   }
@@ -132,6 +144,11 @@ export class DayLanes {
     const step = Math.round(minutes / SLOT_MINUTES) * SLOT_MINUTES;
     const begin = Math.min(last, Math.max(0, piece.begin + step));
     if (begin !== piece.begin) this.state.move(piece, begin);
+  }
+
+  private resize({ piece, cannotPause }: Bar, minutes: number): void {
+    const step = Math.round(minutes / SLOT_MINUTES) * SLOT_MINUTES;
+    if (step !== 0 && !cannotPause) this.state.resize(piece, piece.minutes + step);
   }
 
   private wattsOf(load: Load): number {

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, of, Subject, switchMap, tap, timer, type Observable } from 'rxjs';
-import { freeId, freeName, type Day, type Job, type Placement, type Rig } from '@heliarch/core';
+import { freeId, freeName, type Day, type Job, type Load, type Placement, type Rig } from '@heliarch/core';
 import {
   keepingJobs,
   newDay,
@@ -9,6 +9,8 @@ import {
   withDay,
   withJob,
   withMomentOn,
+  withPieceOf,
+  withPieceSplit,
   withPlan,
   type DayPlan,
   type PlannedPiece,
@@ -152,6 +154,16 @@ export class DayState {
     );
   }
 
+  /** Makes a piece longer or shorter. */
+  resize(piece: Placement, minutes: number): void {
+    this.change('change how long a job takes', (day) => withPieceOf(day, bare(piece), minutes));
+  }
+
+  /** Puts a piece in two halves. */
+  split(piece: Placement): void {
+    this.change('split a job', (day) => withPieceSplit(day, bare(piece)));
+  }
+
   pin(piece: Placement, isPinned: boolean): void {
     this.changePlan(isPinned ? 'pin a job' : 'let a job move', ({ pinned: _pinned, ...each }) =>
       isSame(each, piece) && isPinned ? { ...each, pinned: 'yes' as const } : each,
@@ -179,6 +191,17 @@ export class DayState {
     return added?.id;
   }
 
+  /** A load cycles as it was worked out for a room. */
+  takeCycle(loadId: string | undefined, cycling: NonNullable<Load['cycling']>): void {
+    this.session.change(
+      (rig) => ({
+        ...rig,
+        loads: rig.loads.map((load) => (load.id === loadId ? { ...load, cycling } : load)),
+      }),
+      { label: 'take a cycle' },
+    );
+  }
+
   removeJob(jobId: string): void {
     this.change('remove a job', (day) => keepingJobs(day, ({ id }) => id !== jobId));
   }
@@ -196,11 +219,17 @@ export class DayState {
   /** A plan that was found takes the place of the one before, as one step. */
   private takeUp(dayId: string, { pieces, supplyRuns }: DayPlan): void {
     this.wanted.set(undefined);
-    const plan = pieces.map(({ later: _later, earlier: _earlier, misplaced: _misplaced, ...piece }) => piece);
+    const plan = pieces.map(bare);
     this.session.change((rig) => withDay(rig, dayId, (day) => withPlan(day, plan, supplyRuns)), {
       label: 'plan the day',
     });
   }
+}
+
+/** A piece as the file keeps it. */
+function bare(piece: Placement & Partial<PlannedPiece>): Placement {
+  const { later: _later, earlier: _earlier, misplaced: _misplaced, ...placement } = piece;
+  return placement;
 }
 
 const isSame = (a: Placement, b: Placement): boolean =>

@@ -1,13 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import type { Day, Placement } from '@heliarch/core';
+import { wattsInState, type Day, type Placement } from '@heliarch/core';
 import { timeInPlan } from '@heliarch/core/scheduling';
 import { Dialog } from '../components/dialog';
 import { FieldHelpLine } from '../components/fields/field-help';
 import { FieldRow } from '../components/fields/field-row';
 import { NotKeptYet } from '../components/fields/not-kept-yet';
 import { SheetContext } from '../components/fields/sheet-context';
+import { CookingEstimate } from '../components/heat/cooking-estimate';
+import { RoomEstimate } from '../components/heat/room-estimate';
 import { Select } from '../components/select/select';
 import { DayState } from './day-state';
 
@@ -38,7 +49,16 @@ const IN_FULL = { id: '', label: 'in full' };
 @Component({
   selector: 'heli-job-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, FieldHelpLine, FieldRow, NotKeptYet, NzButtonComponent, Select],
+  imports: [
+    CookingEstimate,
+    Dialog,
+    FieldHelpLine,
+    FieldRow,
+    NotKeptYet,
+    NzButtonComponent,
+    RoomEstimate,
+    Select,
+  ],
   providers: [SheetContext],
   template: `
     <heli-dialog [heading]="heading()" [isOpen]="isOpen()" (closed)="closed.emit()">
@@ -49,6 +69,9 @@ const IN_FULL = { id: '', label: 'in full' };
             <button type="button" class="link" (click)="state.pin(piece, piece.pinned !== 'yes')">
               {{ piece.pinned === 'yes' ? 'let it move' : 'pin it there' }}
             </button>
+            @if (piece.minutes >= 10) {
+              <button type="button" class="link" (click)="state.split(piece)">in two halves</button>
+            }
             <button type="button" class="link" (click)="open(piece)">what runs then, in Together</button>
           </p>
         }
@@ -66,6 +89,38 @@ const IN_FULL = { id: '', label: 'in full' };
               (choose)="sheet.set(path('state'), $event === '' ? undefined : $event)"
             />
           </p>
+        }
+        <p class="tools">
+          <button
+            type="button"
+            class="link"
+            [attr.aria-expanded]="helps() === 'cooking'"
+            (click)="help('cooking')"
+          >
+            How long does it take to heat?
+          </button>
+          <button type="button" class="link" [attr.aria-expanded]="helps() === 'room'" (click)="help('room')">
+            … to cool a room?
+          </button>
+        </p>
+        @if (helps() === 'cooking') {
+          @defer {
+            <heli-cooking-estimate
+              [watts]="watts()"
+              [altitudeM]="state.rig().conditions?.altitudeM"
+              (take)="takeMinutes($event)"
+            />
+          }
+        } @else if (helps() === 'room') {
+          @defer {
+            <heli-room-estimate
+              [watts]="watts()"
+              [hasJob]="true"
+              [outdoorC]="state.rig().conditions?.outdoorC"
+              (take)="takeMinutes($event)"
+              (takeCycle)="state.takeCycle(job()?.load, $event)"
+            />
+          }
         }
         <heli-field-help />
         <p class="tools"><button type="button" nz-button (click)="remove()">Remove this job</button></p>
@@ -97,7 +152,7 @@ export class JobSheet {
   readonly closed = output();
 
   protected readonly place = computed(() => this.day().jobs.findIndex(({ id }) => id === this.jobId()));
-  private readonly job = computed(() => this.day().jobs[this.place()]);
+  protected readonly job = computed(() => this.day().jobs[this.place()]);
   protected readonly heading = computed(() => this.job()?.name ?? '');
   protected readonly fields = computed(() => FIELDS.map((field) => this.path(field)));
   protected readonly pieces = computed(() =>
@@ -107,6 +162,14 @@ export class JobSheet {
   protected readonly states = computed(() => {
     const { states = [] } = this.state.rig().loads.find(({ id }) => id === this.job()?.load) ?? {};
     return states.length > 0 ? [IN_FULL, ...states.map(({ id, name }) => ({ id, label: name }))] : undefined;
+  });
+
+  /** Which estimate is open. */
+  protected readonly helps = signal<'cooking' | 'room' | undefined>(undefined);
+  protected readonly watts = computed(() => {
+    const rig = this.state.rig();
+    const load = rig.loads.find(({ id }) => id === this.job()?.load);
+    return load ? wattsInState(rig, load, this.job()?.state) : 0;
   });
 
   constructor() {
@@ -124,6 +187,15 @@ export class JobSheet {
   /** The moment in which it begins, with its staircase and its limits. */
   protected open({ begin }: Placement): void {
     if (this.state.takeUpMoment(begin)) void this.router.navigateByUrl('/together');
+  }
+
+  protected help(which: 'cooking' | 'room'): void {
+    this.helps.update((open) => (open === which ? undefined : which));
+  }
+
+  protected takeMinutes(minutes: number): void {
+    this.sheet.set(this.path('minutes'), minutes);
+    this.helps.set(undefined);
   }
 
   protected remove(): void {

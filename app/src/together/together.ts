@@ -89,6 +89,11 @@ export class Together {
   protected readonly phoneViews = PHONE_VIEWS;
   protected readonly phoneView = signal('loads');
 
+  /** Where more stands above it, the picture of the starts is lower. */
+  protected readonly isStaircaseLow = computed(
+    () => this.state.dropOut() !== undefined || this.state.clock() !== undefined,
+  );
+
   protected readonly supplies = computed(() =>
     this.state.rig().supplies.map(({ id, name }): Choice => ({ id, label: name })),
   );

@@ -70,3 +70,51 @@ export function withJob(day: Day, rig: Rig, loadId: string, isAllDay = false): D
   const minutes = isAllDay || load.programme ? {} : { minutes: load.runsMinutes ?? USUAL_JOB_MINUTES };
   return { ...day, jobs: [...day.jobs, { id, name, load: loadId, ...minutes }] };
 }
+
+const LEAST_MINUTES = 5;
+
+const isPiece = (a: Placement, b: Placement): boolean =>
+  a.job === b.job && a.begin === b.begin && a.onDay === b.onDay;
+
+/**
+ * A day with a piece made longer or shorter, and pinned. A job that is done in one piece then takes so long; of one that is
+ * split only the piece changes.
+ */
+export function withPieceOf(day: Day, piece: Placement, minutes: number): Day {
+  const wanted = Math.max(LEAST_MINUTES, minutes);
+  const isSplit = day.jobs.find(({ id }) => id === piece.job)?.maySplit === 'yes';
+  return {
+    ...day,
+    jobs: isSplit
+      ? day.jobs
+      : day.jobs.map((job) => (job.id === piece.job ? { ...job, minutes: wanted } : job)),
+    plan: (day.plan ?? []).map((each) =>
+      isPiece(each, piece) ? { ...each, minutes: wanted, pinned: 'yes' as const } : each,
+    ),
+  };
+}
+
+/** A day with a piece in two halves, each of which may go elsewhere; its job may be split from now on. */
+export function withPieceSplit(day: Day, piece: Placement): Day {
+  const first = Math.ceil(piece.minutes / 2 / LEAST_MINUTES) * LEAST_MINUTES;
+  const rest = piece.minutes - first;
+  if (rest < LEAST_MINUTES) return day;
+  const halves = [
+    { ...piece, minutes: first, pinned: 'yes' as const },
+    { ...piece, begin: piece.begin + first, minutes: rest, pinned: 'yes' as const },
+  ];
+  return {
+    ...day,
+    jobs: day.jobs.map((job) =>
+      job.id === piece.job
+        ? {
+            ...job,
+            minutes: job.minutes ?? piece.minutes,
+            maySplit: 'yes' as const,
+            blockMinutes: Math.min(job.blockMinutes ?? Infinity, rest),
+          }
+        : job,
+    ),
+    plan: (day.plan ?? []).flatMap((each) => (isPiece(each, piece) ? halves : [each])),
+  };
+}

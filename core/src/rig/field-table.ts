@@ -9,6 +9,8 @@ export type FieldKind =
   | 'number'
   | 'choice'
   | 'text'
+  | 'time'
+  | 'date'
   | 'id'
   | 'reference'
   | 'references'
@@ -119,5 +121,5 @@ function kindOf(key: string, { type, meta, oneOf, innerType }: Described): Field
 function kindOfText(key: string, meta: Described['meta'], hasOptions: boolean): FieldKind {
   if (hasOptions) return 'choice';
   if (meta?.refersTo ?? meta?.refersWithin) return 'reference';
-  return key === 'id' ? 'id' : 'text';
+  return key === 'id' ? 'id' : (meta?.picked ?? 'text');
 }

@@ -15,6 +15,8 @@ export interface FieldMeta {
   readonly refersTo?: RigList;
   /** The list of the same load or day that an id must be found in. */
   readonly refersWithin?: OwnList;
+  /** What its text stands for, where it is picked rather than typed. */
+  readonly picked?: 'time' | 'date';
   /** The one value that is accepted. */
   readonly constant?: string | number;
 }
@@ -58,7 +60,7 @@ export function timeField(label: string) {
   const wanted = 'must be a time of the day, such as 22:00';
   return string()
     .strict()
-    .meta({ label })
+    .meta({ label, picked: 'time' })
     .typeError(wanted)
     .matches(TIME_PATTERN, { message: wanted, excludeEmptyString: true })
     .required(`is missing; it ${wanted}`);
@@ -69,7 +71,7 @@ export function dateField(label: string) {
   const wanted = 'must be a date, such as 2026-06-21';
   return string()
     .strict()
-    .meta({ label })
+    .meta({ label, picked: 'date' })
     .typeError(wanted)
     .matches(DATE_PATTERN, { message: wanted, excludeEmptyString: true })
     .required(`is missing; it ${wanted}`);

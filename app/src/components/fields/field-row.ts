@@ -8,6 +8,7 @@ import {
   input,
   type OnInit,
 } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { capitalised, choiceWords, entriesOf, valueAt, type PartKind } from '@heliarch/core';
@@ -16,9 +17,13 @@ import type { Choice } from '../choice-bar';
 import { QuantityControl } from '../quantity/quantity-control';
 import { Select } from '../select/select';
 import { Tick } from '../tick';
+import { MomentPicker } from './moment-picker';
 import { SheetContext, type FieldValue } from './sheet-context';
 
 const LEFT_OPEN: Choice = { id: '', label: 'left open' };
+
+/** Kinds of fields with a control of their own; the others are numbers. */
+const OWN_CONTROLS = ['references', 'text', 'time', 'date'] as const;
 
 let nextId = 0;
 
@@ -26,7 +31,15 @@ let nextId = 0;
 @Component({
   selector: 'heli-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputDirective, QuantityControl, ReactiveFormsModule, Select, Tick],
+  imports: [
+    MomentPicker,
+    NgTemplateOutlet,
+    NzInputDirective,
+    QuantityControl,
+    ReactiveFormsModule,
+    Select,
+    Tick,
+  ],
   templateUrl: './field-row.html',
   styleUrl: './field-row.css',
   host: {
@@ -71,7 +84,7 @@ export class FieldRow implements OnInit {
   protected readonly kindOfControl = computed(() => {
     const { kind } = this.field();
     if (kind === 'choice' || kind === 'reference') return 'select';
-    return kind === 'references' || kind === 'text' ? kind : 'number';
+    return OWN_CONTROLS.find((each) => each === kind) ?? 'number';
   });
   protected readonly text = computed(() => {
     const value = this.value();

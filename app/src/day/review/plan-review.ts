@@ -2,25 +2,27 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';
 import { DayState } from '../day-state';
+import { ComparedDays } from './compared-days';
 import { CostsOfPlan } from './costs-of-plan';
 import { NightsOfPlan } from './nights-of-plan';
 import { ProofOfPlan } from './proof-of-plan';
 import { SurpriseInPlan } from './surprise-in-plan';
 
-type Panel = 'night' | 'costs' | 'surprise' | 'proof';
+type Panel = 'night' | 'costs' | 'surprise' | 'proof' | 'compare';
 
 const PANELS: readonly Choice<Panel>[] = [
   { id: 'night', label: 'The night' },
   { id: 'costs', label: 'Energy and costs' },
   { id: 'surprise', label: 'One surprise' },
   { id: 'proof', label: 'How good it is' },
+  { id: 'compare', label: 'Beside another day' },
 ];
 
 /** What else a person asks of a plan, below its drawing. */
 @Component({
   selector: 'heli-plan-review',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ChoiceBar, CostsOfPlan, NightsOfPlan, ProofOfPlan, SurpriseInPlan],
+  imports: [AnswerState, ChoiceBar, ComparedDays, CostsOfPlan, NightsOfPlan, ProofOfPlan, SurpriseInPlan],
   template: `
     <heli-choice-bar
       legend="What else to know of this plan"
@@ -45,6 +47,9 @@ const PANELS: readonly Choice<Panel>[] = [
         }
         @case ('proof') {
           <heli-proof-of-plan />
+        }
+        @case ('compare') {
+          <heli-compared-days />
         }
       }
     }

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { explain, kindOfPart, outlookWords, verdictPhrase, type Load } from '@heliarch/core';
+import { explain, kindOfPart, outlookWords, verdictPhrase, wattsInState, type Load } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
@@ -14,6 +14,7 @@ import { FieldHelpLine } from '../../components/fields/field-help';
 import { FieldRow } from '../../components/fields/field-row';
 import { NotKeptYet } from '../../components/fields/not-kept-yet';
 import { SheetContext } from '../../components/fields/sheet-context';
+import { RoomEstimate } from '../../components/heat/room-estimate';
 import { Plot } from '../../components/plot/plot';
 import { VerdictMark } from '../../components/verdict-mark';
 import { LoadsState } from '../loads-state';
@@ -35,6 +36,7 @@ import { TiesSection } from './ties-section';
     NotKeptYet,
     NzButtonComponent,
     Plot,
+    RoomEstimate,
     RouterLink,
     RunningSection,
     StartSection,
@@ -109,6 +111,14 @@ export class LoadEditor {
   });
 
   protected readonly stages = computed(() => stagesPlot(this.numberStyle, this.state.rig(), this.load()));
+
+  protected readonly isEstimating = signal(false);
+  protected readonly watts = computed(() => wattsInState(this.state.rig(), this.load(), undefined));
+
+  protected takeCycle({ onMinutes, offMinutes }: NonNullable<Load['cycling']>): void {
+    this.sheet.set('cycling', { onMinutes, offMinutes });
+    this.isEstimating.set(false);
+  }
 
   constructor() {
     effect(() => this.sheet.target.set({ list: 'loads', id: this.load().id }));

@@ -1,0 +1,35 @@
+import type { UsualRange } from './kinds-of-parts.js';
+
+/**
+ * What rooms on wheels lose, and hold. Common practice, no published source; confidence low. Capacity is of air and skin, which
+ * is what a thermostat's cycle sees.
+ */
+export const ROOM_SIZES = {
+  van: { name: 'Van', lossWPerK: { low: 60, usual: 90, high: 120 }, capacityJPerK: 150_000 },
+  trailer: {
+    name: 'Trailer, 6 to 8 m',
+    lossWPerK: { low: 150, usual: 180, high: 300 },
+    capacityJPerK: 250_000,
+  },
+  large: { name: 'Large', lossWPerK: { low: 300, usual: 400, high: 500 }, capacityJPerK: 300_000 },
+} as const satisfies Readonly<
+  Record<string, { readonly name: string; readonly lossWPerK: UsualRange; readonly capacityJPerK: number }>
+>;
+export type RoomSize = keyof typeof ROOM_SIZES;
+
+/** Contents and walls hold more than the air: what has to be cooled down at first, over what cycles. Common practice, low. */
+export const DEEP_CAPACITY_TIMES = 5;
+
+/** Heat of a person at rest, W. Source: ASHRAE Fundamentals, 70 to 130 W, from memory. */
+export const PERSON_W = 100;
+
+/** Share of the cooling that lowers the temperature, at two relative humidities, %. Common practice, no published source. */
+export const SENSIBLE_SHARE = { dryPercent: 30, dry: 0.9, humidPercent: 70, humid: 0.75 } as const;
+
+/** Outdoors at which cooling units are rated, celsius (AHRI 310/380, AHAM RAC-1), and what each kelvin above costs (common practice). */
+export const COOLING_RATED_AT_C = 35;
+export const CAPACITY_LOSS_PER_K = 0.009;
+export const POWER_GAIN_PER_K = 0.0175;
+
+/** Band of a usual thermostat, K. Common practice. */
+export const THERMOSTAT_BAND_K = 1;
