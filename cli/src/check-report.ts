@@ -69,6 +69,7 @@ export function reportAsJson(
     inputLimit: inputLimitAsJson(rig, result),
     ...powerFlowsOf(result),
     reserveInS: clock?.reserveInS ?? null,
+    lastsS: clock?.lastsS ?? null,
     tripsWhen: result.tripsWhen ?? null,
     settledBy: settlementOf(compiled, scene, result) ?? null,
     doubts: result.decider ? doubtsOf(result.decider).map(doubtAsJson) : [],

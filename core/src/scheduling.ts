@@ -23,6 +23,14 @@ export {
   planHeadline,
   unplacedWords,
 } from './wording/day-words.js';
-export { newDay, withDay, withJob, withMomentOn, withPieceOf, withPieceSplit, withPlan } from './rig/day-edits.js';
+export {
+  newDay,
+  withDay,
+  withJob,
+  withMomentOn,
+  withPieceOf,
+  withPieceSplit,
+  withPlan,
+} from './rig/day-edits.js';
 export { keepingJobs } from './rig/day-without.js';
 export { theElement } from './rig/names-in-sentences.js';

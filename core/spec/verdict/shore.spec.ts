@@ -128,7 +128,11 @@ describe('every series element', () => {
         efficiencyPeak: q(0.93),
         efficiencyFull: q(0.88),
       })),
-      batteries: rig.batteries.map((battery) => ({ ...battery, dischargeA: 180, reservePercent: 20 })),
+      batteries: rig.batteries.map((battery) => ({
+        ...battery,
+        ...{ dischargeA: 180, reservePercent: 20 },
+        ampHours: { ...battery.ampHours, minus: 20, plus: 10 },
+      })),
     };
     const result = check(compile(withBattery), { supply: 'battery', on: on('heater') });
     expect(result.decider?.kind).toBe('battery');
@@ -136,6 +140,11 @@ describe('every series element', () => {
     const clock = batteryClockOf({ charge: { percent: 70, readAt: '2026-01-01T00:00:00Z' } }, result);
     // half of 200 Ah at 183.5 A
     expect((clock?.reserveInS ?? 0) / 60).toBeCloseTo((100 / 183.5) * 60, 0);
+    // Of a bank that may hold 180 to 210 Ah; down to empty it is 70 for 50 percent.
+    const { toReserve, toEmpty } = clock!.lastsS!;
+    expect(toReserve.lo / toReserve.stated).toBeCloseTo(0.9, 9);
+    expect(toReserve.hi / toReserve.stated).toBeCloseTo(1.05, 9);
+    expect(toEmpty.lo / toReserve.lo).toBeCloseTo(70 / 50, 9);
     const working = clock && clockWorkingOf('point', result, clock);
     expect(working?.lines.map((line) => Math.round(line.watts.stated))).toEqual([2000, 202]);
     expect(working?.steps[0]).toBe('2,202 W at 12 V: 184 A.');

@@ -3,6 +3,7 @@ import type { Battery, Scene } from '../rig/schema.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { bankAmps, dcPathOf } from '../verdict/dc-path.js';
 import { runningBatteryWatts } from '../system/flow.js';
+import { intervalOf } from '../rig/half-widths.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { BatteryElement } from '../system/series-elements.js';
 
@@ -26,6 +27,8 @@ export interface BatteryClock {
   readonly ampHoursNow: number;
   /** Seconds from the reading until the reserve, at what is ticked now; undefined without a reading. */
   readonly reserveInS: number | undefined;
+  /** The same with the doubts of what is drawn and of what the batteries hold, and on to empty; undefined without a reading. */
+  readonly lastsS: { readonly toReserve: Interval; readonly toEmpty: Interval } | undefined;
 }
 
 /** Reserve kept where the rig does not say: none. */
@@ -47,12 +50,14 @@ export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult
   const reservePercent = Math.max(
     ...element.batteries.map((battery) => battery.reservePercent ?? NO_RESERVE),
   );
-  const ampHoursNow = element.batteries.reduce(
-    (sum, battery) => sum + heldAt(battery, (stated * battery.ampHours.value) / ampHours),
-    0,
-  );
+  const held = heldBy(element.batteries, ampHours, { lo, stated, hi });
+  const ampHoursNow = held.stated;
   const { charge } = scene;
-  const usable = charge && (Math.max(0, charge.percent - reservePercent) / PERCENT) * ampHoursNow;
+  const lasts = (downTo: number): Interval | undefined =>
+    charge && stated > 0
+      ? timeFrom((charge.percent - downTo) / PERCENT, held, { lo, stated, hi })
+      : undefined;
+  const [toReserve, toEmpty] = [lasts(reservePercent), lasts(0)];
   return {
     element,
     helpsBeyondA: helpsBeyond(element),
@@ -62,7 +67,8 @@ export function batteryClockOf(scene: Pick<Scene, 'charge'>, result: CheckResult
     reservePercent,
     ampHours,
     ampHoursNow,
-    reserveInS: usable === undefined || stated <= 0 ? undefined : (usable / stated) * SECONDS_PER_HOUR,
+    reserveInS: toReserve?.stated,
+    lastsS: toReserve && toEmpty && { toReserve, toEmpty },
   };
 }
 
@@ -71,6 +77,28 @@ function helpsBeyond({ inverters }: BatteryElement): number | undefined {
     assists && Number.isFinite(assists.limit.va) ? assists.limit.va / assists.volts : [],
   );
   return limits.length > 0 ? Math.min(...limits) : undefined;
+}
+
+/** What batteries hold at a current by Peukert, Ah: the least of what they may hold at the most that may be drawn. */
+function heldBy(batteries: readonly Battery[], ampHours: number, amps: Interval): Interval {
+  const at = (edge: keyof Interval, drawn: number): number =>
+    batteries.reduce((sum, battery) => {
+      const share = battery.ampHours.value / ampHours;
+      const doubt = intervalOf(battery.ampHours, 'rating')[edge] / battery.ampHours.value;
+      return sum + heldAt(battery, drawn * share) * doubt;
+    }, 0);
+  return { lo: at('lo', amps.hi), stated: at('stated', amps.stated), hi: at('hi', amps.lo) };
+}
+
+/** Seconds that a share of the charge lasts. */
+function timeFrom(share: number, held: Interval, amps: Interval): Interval {
+  const seconds = (ampHours: number, drawn: number): number =>
+    drawn > 0 ? ((Math.max(0, share) * ampHours) / drawn) * SECONDS_PER_HOUR : Infinity;
+  return {
+    lo: seconds(held.lo, amps.hi),
+    stated: seconds(held.stated, amps.stated),
+    hi: seconds(held.hi, amps.lo),
+  };
 }
 
 const heldAt = ({ ampHours, ratedHours, chemistry }: Battery, amps: number): number =>

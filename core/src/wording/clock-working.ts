@@ -70,7 +70,7 @@ function sum(each: readonly Interval[]): Interval {
 }
 
 function stepsOf(style: NumberStyle, clock: BatteryClock): readonly string[] {
-  const { charge, reservePercent, ampHours, ampHoursNow, amps, watts, reserveInS } = clock;
+  const { charge, reservePercent, ampHours, ampHoursNow, amps, watts, reserveInS, lastsS } = clock;
   const rate = formatAmount(style, amps.stated, 'A');
   const volts = formatNumber(style, watts / amps.stated, 1);
   const current = `${formatAmount(style, watts, 'W')} at ${volts} V: ${rate}.`;
@@ -79,7 +79,14 @@ function stepsOf(style: NumberStyle, clock: BatteryClock): readonly string[] {
   return [
     current,
     `${charge.percent} % less the reserve of ${reservePercent} %, of ${heldWords(style, ampHours, ampHoursNow)}: ${formatNumber(style, left, 0)} Ah. At ${rate} that lasts ${formatDuration(reserveInS)}.`,
+    ...(lastsS ? [`${lastsWords('reserve', lastsS.toReserve)} ${lastsWords('empty', lastsS.toEmpty)}`] : []),
   ];
+}
+
+/** With its doubts: of what is drawn, and of what the batteries hold. */
+function lastsWords(downTo: 'reserve' | 'empty', { lo, stated, hi }: Interval): string {
+  const until = downTo === 'reserve' ? 'To the reserve' : 'To empty';
+  return `${until} ${formatDuration(stated)}, between ${formatDuration(lo)} and ${formatDuration(hi)}.`;
 }
 
 function heldWords(style: NumberStyle, ampHours: number, ampHoursNow: number): string {
