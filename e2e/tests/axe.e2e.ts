@@ -123,7 +123,7 @@ async function* day(page: Page): AsyncGenerator<string> {
   const aside = page.getByRole('complementary', { name: 'The plan' });
   await expect(aside).toContainText('cannot be placed');
   yield 'Day, planned';
-  for (const panel of ['Energy and costs', 'One surprise', 'How good it is', 'Beside another day']) {
+  for (const panel of ['Energy and costs', 'How good it is']) {
     await page.getByRole('radio', { name: panel }).check();
     yield `Day, ${panel}`;
   }

@@ -116,6 +116,7 @@ test.describe('a day', () => {
     await expect(review).toContainText('Off with it: fridge.');
     await expect(day.aside).toContainText(/from \d\d:\d\d to \d\d:\d\d, unplugged meanwhile/);
     await review.getByRole('radio', { name: 'Energy and costs' }).check();
+    await expect(review).toContainText(/Shore 30 A:\s*9\.\d kWh, 2\.\d\d USD/);
     const costs = review.getByRole('table', { name: 'What each load takes and costs' });
     await expect(costs.getByRole('row', { name: /^Water heater/ })).toContainText('not fed');
     await review.getByRole('radio', { name: 'One surprise' }).check();
@@ -137,7 +138,7 @@ test.describe('a day', () => {
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: 'Take it along …' }).click();
       await page.getByRole('menuitem', { name: as }).click();
-      return readFile((await (await download).path()), 'utf8');
+      return readFile(await (await download).path(), 'utf8');
     };
     expect(await taken('Calendar')).toContain('SUMMARY:Saw the ribs');
     expect(await taken('The plan as a table')).toMatch(/^Tea,Kettle,1,15:30,15:35,5/m);

@@ -75,6 +75,38 @@ const NOT_FED = 'not fed';
     td.number {
       white-space: nowrap;
     }
+    /* On the phone each load stands above what it takes, each number with its name. */
+    @media (max-width: 720px) {
+      nz-table ::ng-deep :is(table, tbody) {
+        display: block;
+      }
+      nz-table ::ng-deep thead {
+        display: none;
+      }
+      tr {
+        display: grid;
+        grid-template-columns: repeat(2, minmax(0, 1fr));
+        gap: 2px 10px;
+        padding: 6px 0;
+        border-bottom: 1px solid var(--rule);
+      }
+      tr > .ant-table-cell.ant-table-cell.ant-table-cell.ant-table-cell {
+        min-width: 0;
+        padding: 0;
+        border: 0;
+        text-align: left;
+        white-space: normal;
+      }
+      tr > th.ant-table-cell {
+        grid-column: 1 / -1;
+      }
+      td::before {
+        content: attr(data-label);
+        display: block;
+        color: var(--ink-2);
+        font: var(--type-caption);
+      }
+    }
   `,
 })
 export class CostsOfPlan {
