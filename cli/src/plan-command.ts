@@ -2,6 +2,7 @@ import { compile, type Day, type NumberStyle, type Rig } from '@heliarch/core';
 import { planOfDay, reviewOfPlan } from '@heliarch/core/planning';
 import {
   assumptionWords,
+  cutWords,
   energyWords,
   ENERGY_WORDS,
   planHeadline,
@@ -91,7 +92,16 @@ function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: 
   });
   const spare = review.sunUses.map((use) => `Sun to spare. ${sunUseWords(style, rig, day, use)}.`);
   const more = [...nights, ...costs, ...spare];
-  return [head, ...assumptionWords(rig, day), ...placed, ...runs, ...missing, ...more, ''].join('\n');
+  return [
+    head,
+    ...assumptionWords(rig, day),
+    ...cutWords(day, plan),
+    ...placed,
+    ...runs,
+    ...missing,
+    ...more,
+    '',
+  ].join('\n');
 }
 
 function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: PlanReview): string {
@@ -111,6 +121,7 @@ function asJson(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: P
     survivesGreyHour: plan.survivesGreyHour,
     endsAsAsked: plan.endsAsAsked,
     whOfJobs: plan.whOfJobs,
+    cutMinutes: plan.cutMinutes,
     pieces: pieces.map((piece) => ({ ...piece, at: momentInPlan(day, piece.begin) })),
     supplyRuns,
     unplaced: plan.unplaced.map((each) => {

@@ -1,8 +1,7 @@
 /** What is public of the core for estimates of heat: how long something takes to cook, how a room cycles its cooling. */
 
 export { boilingPointC, cookingTime, type Cooking } from './heat/cooking.js';
-export type { Cabin } from './heat/cabin.js';
-export { precooling, roomCycle, type RatedUnit, type RoomWeather } from './heat/room.js';
+export { precooling, roomCycle, type Cabin, type RatedUnit, type RoomWeather } from './heat/room.js';
 export {
   COOKING_EFFICIENCY,
   COOKING_NAMES,

@@ -12,11 +12,12 @@ export type { PlanReview } from './day/plan-review.js';
 export type { Cost, HourOfLoad, SupplyCost } from './day/costs.js';
 export type { Night } from './day/night.js';
 export type { Surprise, SurpriseHarm } from './day/surprise.js';
-export { clashWords, reachWords, type ReachWords } from './wording/proof-words.js';
+export { clashWords, reachWords, type ReachWords, type Standing } from './wording/proof-words.js';
 export { nightWords, sunUseWords, type NightWords } from './wording/night-words.js';
 export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
 export {
   assumptionWords,
+  cutWords,
   dayChangeWords,
   ENERGY_WORDS,
   energyWords,

@@ -114,7 +114,9 @@ test.describe('a day', () => {
     await expect(review).toContainText('Lasts until 07:00');
     await expect(review).toContainText(/Left for breakfast: \d.\d kWh above the reserve/);
     await expect(review).toContainText('Off with it: fridge.');
-    await expect(day.aside).toContainText(/from \d\d:\d\d to \d\d:\d\d, unplugged meanwhile/);
+    await expect(day.aside).toContainText(
+      /Unplug from \d\d:\d\d to \d\d:\d\d: what is planned then uses \d+ Wh of it/,
+    );
     await review.getByRole('radio', { name: 'Energy and costs' }).check();
     await expect(review).toContainText(/Shore 30 A:\s*9\.\d kWh, 2\.\d\d USD/);
     const costs = review.getByRole('table', { name: 'What each load takes and costs' });
@@ -141,6 +143,7 @@ test.describe('a day', () => {
       return readFile(await (await download).path(), 'utf8');
     };
     expect(await taken('Calendar')).toContain('SUMMARY:Saw the ribs');
+    await expect(page.getByText('Not in the calendar, for it has no place: Hot water.')).toBeVisible();
     expect(await taken('The plan as a table')).toMatch(/^Tea,Kettle,1,15:30,15:35,5/m);
     expect((await taken('Minute by minute')).trim().split('\r\n').length).toBe(1441);
   });

@@ -40,17 +40,28 @@ export class DayLanes {
   protected readonly supplies = computed(() => {
     const [day, rig] = [this.day(), this.rig()];
     const name = (id: string): string => rig.supplies.find((supply) => supply.id === id)?.name ?? id;
-    return (day.supplies ?? []).map(({ supply, use, from, until, onDay }) => ({
-      name: name(supply),
-      isOn: use === 'connected',
-      stretches: stretchesBetween(day, from, until, onDay).map((each) => ({
+    const stretches = ({ from, until, onDay }: { from: string; until: string; onDay?: number | undefined }) =>
+      stretchesBetween(day, from, until, onDay).map((each) => ({
         left: atMinute(day, each.from * SLOT_MINUTES),
         width: atMinute(day, (each.until - each.from) * SLOT_MINUTES),
-      })),
+      }));
+    const supplies = (day.supplies ?? []).map((each) => ({
+      name: name(each.supply),
+      isOn: each.use === 'connected',
+      words: each.use === 'connected' ? 'connected' : 'if needed',
+      stretches: stretches(each),
       runs: (this.plan()?.supplyRuns ?? [])
-        .filter((run) => run.supply === supply)
+        .filter((run) => run.supply === each.supply)
         .map(({ begin, minutes }) => ({ left: atMinute(day, begin), width: atMinute(day, minutes) })),
     }));
+    const drives = (day.drives ?? []).map((drive) => ({
+      name: 'On the road',
+      isOn: true,
+      words: `charges with ${formatAmount(this.numberStyle, drive.watts ?? 0, 'W')}`,
+      stretches: stretches(drive),
+      runs: [],
+    }));
+    return [...supplies, ...drives];
   });
 
   protected readonly sun = computed(() => this.drawn(sunPlot));

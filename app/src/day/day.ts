@@ -4,6 +4,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { capitalised, formatPercent, type Day as DayOfRig, type Job } from '@heliarch/core';
 import {
   assumptionWords,
+  cutWords,
   energyWords,
   ENERGY_WORDS,
   SLOT_MINUTES as SLOT,
@@ -115,6 +116,11 @@ export class Day {
     return review.sunUses.map((use) => sunUseWords(this.numberStyle, this.state.rig(), day, use));
   });
 
+  protected readonly cuts = computed(() => {
+    const [day, plan] = [this.state.day(), this.state.plan()];
+    return day && plan ? cutWords(day, plan) : [];
+  });
+
   protected readonly needs = computed(() => {
     const [day, plan] = [this.state.day(), this.state.plan()];
     if (!day || !plan) return [];
@@ -199,7 +205,7 @@ export class Day {
     if (id !== undefined) this.openJob(id);
   }
 
-  /** Why the plan could not be saved as a file. */
+  /** Why the plan could not be saved as a file, or what is not in it. */
   protected readonly notTaken = signal<string | undefined>(undefined);
 
   protected async take(as: TakenAs): Promise<void> {

@@ -48,6 +48,7 @@ describe('what a job asks for', () => {
     expect(plan.placed).toBe(1);
     expect(plan.pieces[0]!.minutes).toBeGreaterThanOrEqual(120);
     expect(plan.pieces[0]!.minutes).toBeLessThan(1200);
+    expect(plan.cutMinutes).toEqual({ 'job-0': 1200 - plan.pieces[0]!.minutes });
   });
 
   it('leaves room for each of its starts, whatever runs beside it', () => {

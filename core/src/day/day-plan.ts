@@ -12,7 +12,7 @@ import { misplacedBy, placesFor, slackOf, survivesGreyHour, type Misplacement, t
 import { suppliesWithRuns, supplyRunsOf } from './supply-runs.js';
 import type { Piece, Timetable } from './timetable.js';
 import { whyNot, type WhyNot } from './why-not.js';
-import { directSunWh, isPlaced } from './worth-of-plan.js';
+import { directSunWh, isPlaced, slotsPlaced } from './worth-of-plan.js';
 
 /** A piece of a job as it is planned. */
 export interface PlannedPiece extends Placement {
@@ -50,6 +50,8 @@ export interface DayPlan {
   readonly placed: number;
   readonly of: number;
   readonly unplaced: readonly Unplaced[];
+  /** By how much jobs are cut down, minutes. */
+  readonly cutMinutes: Readonly<Record<string, number>>;
   readonly moments: readonly Moment[];
   readonly fullWh: number;
   readonly reserveWh: number;
@@ -130,6 +132,7 @@ function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): D
     placed: tasks.length - missing.length,
     of: tasks.length,
     unplaced: depth === 'whole' ? missing.map((task) => unplacedOf(timetable, task)) : [],
+    cutMinutes: cutMinutesOf(timetable),
     moments: momentsOfPlan(timetable),
     fullWh: store.fullWh,
     reserveWh: store.reserveWh,
@@ -172,6 +175,16 @@ function unplacedOf(timetable: Timetable, place: number): Unplaced {
   const { answer, obstacles } = whyNot(timetable, place);
   const task = timetable.system.tasks[place];
   return { job: task?.job.id ?? '', onDay: task?.onDay, answer, obstacles, changes: letIn(timetable, place) };
+}
+
+/** Of jobs that have a place, but not for all of their time. */
+function cutMinutesOf(timetable: Timetable): Readonly<Record<string, number>> {
+  const cut: Record<string, number> = {};
+  timetable.system.tasks.forEach(({ job, slots }, task) => {
+    const missing = slots - slotsPlaced(timetable, task);
+    if (missing > 0 && isPlaced(timetable, task)) cut[job.id] = (cut[job.id] ?? 0) + missing * SLOT_MINUTES;
+  });
+  return cut;
 }
 
 /** What each job takes at its loads, losses left out. */

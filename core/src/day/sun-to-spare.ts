@@ -1,10 +1,12 @@
 import { bitAt, MOST_IN_A_MASK, union } from '../sets/bits.js';
+import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
+import type { Load } from '../rig/schema.js';
 import { chargeOfDay } from './charge-of-day.js';
 import { HOURS_OF_A_SLOT, SLOT_MINUTES, type Stretch } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import type { LoadState } from './tasks.js';
 import type { Timetable } from './timetable.js';
-import { lasts } from './worth-of-plan.js';
+import { isPlaced, lasts } from './worth-of-plan.js';
 
 /** What can be switched on while sun is thrown away. */
 export interface SunUse {
@@ -27,8 +29,8 @@ const LEAST_WH = 100;
 const MOST_USES = 4;
 
 /**
- * What to switch on while the battery is full and sun is thrown away: loads that hold beside what is planned then, with the
- * source unplugged where that is what it takes; the one that saves most first. With each of them the battery lasts.
+ * What to switch on while the battery is full and sun is thrown away: jobs and stores at hand that hold beside what is planned
+ * then, with the source unplugged where that is what it takes; the one that saves most first. With each of them the battery lasts.
  */
 export function sunToSpare(timetable: Timetable): readonly SunUse[] {
   const { thrownW } = timetable.chargeAsStated();
@@ -48,21 +50,31 @@ export function sunToSpare(timetable: Timetable): readonly SunUse[] {
 
 interface Candidates {
   readonly states: readonly LoadState[];
+  /** Ids of the loads that are at hand. */
+  readonly atHand: ReadonlySet<string>;
   readonly setsOn: (supplyId: string) => SetsOnSupply;
 }
 
-/** Every load of the rig in full, after the states that the plan asks for. */
-function candidatesOf({ system }: Timetable): Candidates {
+/**
+ * What is at hand, after the states that the plan asks for: loads that store what they take, and those of jobs without a
+ * place, in full.
+ */
+function candidatesOf(timetable: Timetable): Candidates {
+  const { system } = timetable;
   const { compiled, edge } = system;
+  const isWanted = (load: Load): boolean =>
+    system.tasks.some((task, place) => task.load.id === load.id && !isPlaced(timetable, place));
   const isKnown = (loadId: string): boolean =>
     system.states.some((state) => state.loadId === loadId && state.stateId === undefined);
-  const more = compiled.rig.loads
-    .filter(({ id, usage }) => usage !== 'by-itself' && !isKnown(id))
-    .map(({ id }) => ({ loadId: id, stateId: undefined }));
+  const atHand = compiled.rig.loads.filter(
+    (load) => load.usage !== 'by-itself' && (stores(load) || isWanted(load)),
+  );
+  const more = atHand.filter(({ id }) => !isKnown(id)).map(({ id }) => ({ loadId: id, stateId: undefined }));
   const states = [...system.states, ...more].slice(0, MOST_IN_A_MASK);
   const known = new Map<string, SetsOnSupply>();
   return {
     states,
+    atHand: new Set(atHand.map(({ id }) => id)),
     setsOn: (supplyId) => {
       const sets = known.get(supplyId) ?? new SetsOnSupply(compiled.on(supplyId), states, edge);
       known.set(supplyId, sets);
@@ -70,6 +82,20 @@ function candidatesOf({ system }: Timetable): Candidates {
     },
   };
 }
+
+/** Cold, heat, compressed air, a tank of water, the batteries of tools: what they take now is not taken later. */
+function stores({ parts }: Load): boolean {
+  return parts.some(({ kind }) => {
+    const { family } = kindOfPart(kind);
+    return family === 'Compressors' || family === 'Heating' || OTHER_STORES.includes(kind);
+  });
+}
+
+const OTHER_STORES: readonly PartKind[] = [
+  'supply-with-correction',
+  'supply-without-correction',
+  'water-pump',
+];
 
 function isOnIn({ pieces, system }: Timetable, loadId: string, { from, until }: Stretch): boolean {
   return pieces.some(
@@ -81,13 +107,13 @@ function isOnIn({ pieces, system }: Timetable, loadId: string, { from, until }: 
 /** Its longest stretch within one in which sun is thrown away; undefined where it saves little, or does not hold. */
 function useOf(
   timetable: Timetable,
-  { states, setsOn }: Candidates,
+  { states, atHand, setsOn }: Candidates,
   place: number | undefined,
   stretch: Stretch,
   instead: string | undefined,
 ): SunUse | undefined {
   const load = place === undefined ? undefined : states[place]?.loadId;
-  if (load !== undefined && isOnIn(timetable, load, stretch)) return undefined;
+  if (load !== undefined && (!atHand.has(load) || isOnIn(timetable, load, stretch))) return undefined;
   const own = place === undefined ? 0 : bitAt(place);
   const setsAt = (slot: number): SetsOnSupply | undefined => {
     const supply = instead ?? timetable.supplies[slot];
@@ -96,9 +122,11 @@ function useOf(
   const holdsAt = (slot: number): boolean => {
     const all = union(timetable.runningAt(slot), own);
     const sets = setsAt(slot);
-    // It may begin at any of these moments.
+    // Unplugged it makes sense as long as the sun carries it; and it may begin at any of these moments.
+    const isCarried = instead === undefined || (sets?.power(all).drawn.stated ?? 0) <= sunAt(timetable, slot);
     return (
       sets !== undefined &&
+      isCarried &&
       sets.holds(all) &&
       sets.startOrder(union(timetable.startingAt(slot), own), all) !== undefined
     );
@@ -115,6 +143,8 @@ function useOf(
   const unplugged = instead !== undefined && timetable.supplies[from] !== instead;
   return { load, from: from * SLOT_MINUTES, until: until * SLOT_MINUTES, wh, unplugged };
 }
+
+const sunAt = ({ system }: Timetable, slot: number): number => system.sky.asEntered[slot] ?? 0;
 
 const longestOf = (stretches: readonly Stretch[]): Stretch | undefined =>
   [...stretches].sort((a, b) => b.until - b.from - (a.until - a.from))[0];

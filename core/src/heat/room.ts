@@ -5,7 +5,16 @@ import {
   POWER_GAIN_PER_K,
   SENSIBLE_SHARE,
 } from '../reference/rooms.js';
-import type { Cabin } from './cabin.js';
+
+/** A cabin as one resistance and one capacity, with its gains. */
+export interface Cabin {
+  /** Heat loss per kelvin, W/K, above 0. */
+  readonly lossWPerK: number;
+  /** Heat capacity, J/K, above 0. */
+  readonly capacityJPerK: number;
+  /** Sun and what is inside, W. */
+  readonly gainsW: number;
+}
 
 /** Weather and what a thermostat holds. */
 export interface RoomWeather {

@@ -12,6 +12,7 @@ import { margin } from './explain.js';
 import { stateWatts } from './outlook-words.js';
 
 const SECONDS_OF_A_MINUTE = 60;
+const SECONDS_OF_AN_HOUR = 3600;
 /** More reasons than this are not read. */
 const MOST_REASONS = 4;
 
@@ -48,6 +49,13 @@ export function assumptionWords(rig: Rig, day: Day): readonly string[] {
       : []),
     ...((rig.solar ?? []).length > 0 ? skyAssumptions(day) : []),
     ...(day.startPercent === undefined ? ['The battery is taken to be full at the beginning.'] : []),
+    ...day.jobs.flatMap(({ name, keepsHours = 0 }) =>
+      keepsHours > 0
+        ? [
+            `On top of the reserve the battery keeps ${formatDuration(keepsHours * SECONDS_OF_AN_HOUR)} of ${inSentence(name)}.`,
+          ]
+        : [],
+    ),
     ...(rig.batteries.some(({ reservePercent }) => reservePercent === undefined)
       ? ['A battery without a reserve is planned down to empty.']
       : []),
@@ -63,6 +71,14 @@ function skyAssumptions({ latitude, longitude, cloudOktas, hoursFromUtc }: Day):
       : []),
     ...(hoursFromUtc === undefined ? ['The clock is taken to be UTC.'] : []),
   ];
+}
+
+/** What was cut down so that more has a place. */
+export function cutWords(day: Day, { cutMinutes }: DayPlan): readonly string[] {
+  return Object.entries(cutMinutes).map(
+    ([job, minutes]) =>
+      `${jobName(day, job)} is cut down by ${formatDuration(minutes * SECONDS_OF_A_MINUTE)}.`,
+  );
 }
 
 /** Why a job has no place, and what would let it in. */

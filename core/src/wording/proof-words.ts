@@ -9,18 +9,30 @@ import type { Day } from '../rig/schema.js';
 const SECONDS_OF_A_MINUTE = 60;
 const NOT_FOUND_OUT = 'not found out';
 
+/** How a plan stands to a bound: nothing is better, something may be, or it is beyond what holds. */
+export type Standing = 'best' | 'maybe-better' | 'beyond';
+
 /** One line of how far a plan can be from the best possible. */
 export interface ReachWords {
   readonly what: string;
   readonly reached: string;
   readonly atBest: string;
-  /** Whether no plan can better it; undefined where that was not found out. */
-  readonly isBest: boolean | undefined;
+  /** Undefined where the bound was not found out. */
+  readonly standing: Standing | undefined;
 }
 
 /** Charge that differs by less than this share of the battery is the same to a person. */
 const ALIKE_SHARE = 0.005;
 const ALIKE = 1e-6;
+
+interface Asked {
+  readonly what: string;
+  readonly reach: Reach;
+  readonly words: (value: number) => string;
+  readonly alike?: number;
+  /** Whether less is better. */
+  readonly isLess?: boolean;
+}
 
 /**
  * What a plan reaches beside what no plan can better.
@@ -28,28 +40,33 @@ const ALIKE = 1e-6;
  * @param fullWh What the battery holds from full to empty, Wh.
  */
 export function reachWords(style: NumberStyle, proof: ProofOfPlan, fullWh: number): readonly ReachWords[] {
-  const { musts, rest, generatorMinutes, lowestWh } = proof;
-  const number = (value: number): string => String(value);
-  const minutes = (value: number): string =>
-    value === 0 ? '0 min' : formatDuration(value * SECONDS_OF_A_MINUTE);
-  const percent = (wh: number): string => formatPercent(style, wh / fullWh);
-  const line = (
-    what: string,
-    { reached, atBest }: Reach,
-    words: (value: number) => string,
-    alike = ALIKE,
-  ) => ({
-    what,
-    reached: words(reached),
-    atBest: atBest === undefined ? NOT_FOUND_OUT : words(atBest),
-    isBest: atBest === undefined ? undefined : Math.abs(atBest - reached) <= alike,
-  });
-  return [
-    line('Musts that are placed', musts, number),
-    line('The rest, by its weight', rest, number),
-    line('Generator', generatorMinutes, minutes),
-    line('Lowest charge', lowestWh, percent, fullWh * ALIKE_SHARE),
+  const asked: readonly Asked[] = [
+    { what: 'Musts that are placed', reach: proof.musts, words: String },
+    { what: 'The rest, by its weight', reach: proof.rest, words: String },
+    { what: 'Generator', reach: proof.generatorMinutes, words: minutesWords, isLess: true },
+    {
+      what: 'Lowest charge',
+      reach: proof.lowestWh,
+      words: (wh) => formatPercent(style, wh / fullWh),
+      alike: fullWh * ALIKE_SHARE,
+    },
   ];
+  return asked.map(({ what, reach, words, alike = ALIKE, isLess = false }) => ({
+    what,
+    reached: words(reach.reached),
+    atBest: reach.atBest === undefined ? NOT_FOUND_OUT : words(reach.atBest),
+    standing: standingOf(reach, alike, isLess),
+  }));
+}
+
+const minutesWords = (minutes: number): string =>
+  minutes === 0 ? '0 min' : formatDuration(minutes * SECONDS_OF_A_MINUTE);
+
+function standingOf({ reached, atBest }: Reach, alike: number, isLess: boolean): Standing | undefined {
+  if (atBest === undefined) return undefined;
+  const short = isLess ? reached - atBest : atBest - reached;
+  if (Math.abs(short) <= alike) return 'best';
+  return short > 0 ? 'maybe-better' : 'beyond';
 }
 
 /** Musts that cannot all be done, in words; undefined where there is no such group. */

@@ -48,7 +48,12 @@ const USUAL = { insideC: 24, outsideC: 33, humidityPercent: 50, people: 2, sunW:
       <heli-quantity name="Humidity inside" unit="%" [isPlain]="true" formControlName="humidityPercent" />
       <heli-quantity name="Sun on it" unit="W" [isPlain]="true" formControlName="sunW" />
       <heli-quantity name="People inside" [isPlain]="true" formControlName="people" />
-      <heli-quantity name="Cooling, by its plate" unit="W of heat" [isPlain]="true" formControlName="capacityW" />
+      <heli-quantity
+        name="Cooling, by its plate"
+        unit="W of heat"
+        [isPlain]="true"
+        formControlName="capacityW"
+      />
       <heli-quantity name="Power at the plug" unit="W" [isPlain]="true" formControlName="inputW" />
     </form>
     @if (found(); as found) {

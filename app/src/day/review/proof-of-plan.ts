@@ -10,6 +10,12 @@ import { NamedTable } from '../../components/library/named-table';
 import { UnitChoice } from '../../components/unit-choice';
 import { DayState } from '../day-state';
 
+const STANDINGS = {
+  best: 'the best there is',
+  'maybe-better': 'there may be better',
+  beyond: 'more than holds: look at what needs you',
+} as const;
+
 /** How far a plan can be from the best possible one, and which musts clash; asked when it is looked at. */
 @Component({
   selector: 'heli-proof-of-plan',
@@ -45,9 +51,7 @@ import { DayState } from '../day-state';
               <td class="number figures" data-label="This plan">{{ line.reached }}</td>
               <td class="number figures" data-label="No plan betters">{{ line.atBest }}</td>
               <td>
-                {{
-                  line.isBest === undefined ? '' : line.isBest ? 'the best there is' : 'there may be better'
-                }}
+                {{ line.standing ? standings[line.standing] : '' }}
               </td>
             </tr>
           }
@@ -74,6 +78,7 @@ export class ProofOfPlan {
   private readonly state = inject(DayState);
   private readonly answers = inject(Answers);
 
+  protected readonly standings = STANDINGS;
   protected readonly answer = toSignal(
     latest(
       toObservable(computed(() => ({ rig: this.state.rig(), day: this.state.day() }))),
