@@ -83,7 +83,7 @@ function asLines(style: NumberStyle, rig: Rig, day: Day, plan: DayPlan, review: 
   const head = `${planHeadline(style, day, plan)} ${ENERGY_WORDS[plan.energy]}. ${sun}`;
   const nights = review.nights.map((night) => {
     const { headline, morning, breakfast } = nightWords(style, day, night, plan.fullWh);
-    return `Night: ${headline}; ${morning}. Left for breakfast: ${breakfast}.`;
+    return `Night from ${momentInPlan(day, night.from)}: ${headline}; ${morning}. Left for breakfast: ${breakfast}.`;
   });
   const costs = review.costs.map(({ supply, wh, cost }) => {
     const name = rig.supplies.find(({ id }) => id === supply)?.name ?? supply;

@@ -48,8 +48,7 @@ export function nightWords(style: NumberStyle, day: Day, night: Night, fullWh: n
 }
 
 function headlineOf(day: Day, { verdict, until, reserveAt, reserveAtWorst }: Night): string {
-  const morning = momentInPlan(day, until);
-  if (verdict === 'lasts') return `Lasts until ${morning}`;
+  if (verdict === 'lasts') return `Lasts until ${timeInPlan(day, until)}`;
   const at = reserveAt ?? reserveAtWorst ?? until;
   return verdict === 'runs-out'
     ? `Runs out: the reserve is reached at ${timeInPlan(day, at)}`
