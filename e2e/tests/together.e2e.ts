@@ -298,6 +298,7 @@ test.describe('nothing is lost', () => {
     const fridge = await together.openNumbers('Fridge');
     await fridge.getByRole('textbox', { name: 'Start' }).fill('777');
     await together.saved();
+    await expect(together.answer).toContainText('can start at any moment');
     const before = await together.answer.innerText();
 
     await page.reload();
@@ -305,6 +306,7 @@ test.describe('nothing is lost', () => {
     await expect(together.load('Bandsaw')).not.toBeChecked();
     await expect(page.getByRole('radio', { name: 'Shore 30 A' })).toBeChecked();
     await expect(page.getByRole('button', { name: 'Correct the numbers of Fridge' })).toContainText('777');
+    await expect(together.answer).toContainText('can start at any moment');
     expect(await together.answer.innerText()).toBe(before);
   });
 
@@ -336,6 +338,8 @@ test.describe('nothing is lost', () => {
   test('a bad file changes nothing and says why', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();
+    // The staircase is drawn right after the verdict.
+    await expect(together.answer).toContainText('can start at any moment');
     const before = await together.answer.innerText();
     const tern = JSON.parse(readFileSync(new URL('../../demo/tern.json', import.meta.url), 'utf8'));
     tern.loads[0].parts[0].runningW.value = -5;
