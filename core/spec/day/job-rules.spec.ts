@@ -1,3 +1,5 @@
+import { reviewOfPlan } from '../../src/day/plan-review.js';
+import { withPlan } from '../../src/rig/day-edits.js';
 import { minutesInPlan } from '../../src/day/clock.js';
 import { planOfDay, type DayPlan } from '../../src/day/day-plan.js';
 import type { Day, Job } from '../../src/rig/schema.js';
@@ -49,6 +51,33 @@ describe('what a job asks for', () => {
     expect(plan.pieces[0]!.minutes).toBeGreaterThanOrEqual(120);
     expect(plan.pieces[0]!.minutes).toBeLessThan(1200);
     expect(plan.cutMinutes).toEqual({ 'job-0': 1200 - plan.pieces[0]!.minutes });
+  });
+
+  it('runs the generator rather than cutting something down', () => {
+    const long: Partial<Job> = { load: 'varnish-cabinet', minutes: 1200, leastMinutes: 120 };
+    const supplies = [{ ...saturday.supplies![1]!, from: '09:00', until: '20:00' }];
+    const plan = planOf(dayOf([long], { startPercent: 45, cloudOktas: 8, supplies }));
+    expect(plan.generatorMinutes).toBeGreaterThan(0);
+    expect(plan.cutMinutes).toEqual({});
+  });
+
+  it('keeps its quiet hours and the night in a plan from midnight to midnight, the small hours too', () => {
+    const midnight: Partial<Day> = { begins: '00:00', supplies: [] };
+    const early: Partial<Job> = { minutes: 60, from: '03:00', until: '05:00' };
+    expect(planOf(dayOf([early], midnight)).placed).toBe(1);
+    expect(planOf(dayOf([{ ...early, attended: 'yes' }], midnight)).placed).toBe(0);
+    const quiet = compile({
+      ...tern,
+      loads: tern.loads.map((load) => ({ ...load, quietHours: { from: '22:00', to: '07:00' } })),
+    });
+    expect(planOfDay(quiet, dayOf([early], midnight), { rounds: 0 }).placed).toBe(0);
+    const day = dayOf([{ load: 'fridge' }], midnight);
+    const { pieces } = planOf(day);
+    const nights = reviewOfPlan(compiled, withPlan(day, pieces)).nights;
+    expect(nights.map(({ from, until }) => [from, until])).toEqual([
+      [0, 420],
+      [1320, 1440],
+    ]);
   });
 
   it('leaves room for each of its starts, whatever runs beside it', () => {

@@ -9,6 +9,10 @@ const MS_OF_A_MINUTE = 60_000;
 export const SLOTS_OF_A_DAY = MINUTES_OF_A_DAY / SLOT_MINUTES;
 export const HOURS_OF_A_SLOT = SLOT_MINUTES / MINUTES_OF_AN_HOUR;
 
+/** Energy of what is so many watts in each step, Wh. */
+export const whOf = (watts: readonly number[]): number =>
+  watts.reduce((sum, each) => sum + each, 0) * HOURS_OF_A_SLOT;
+
 /** How many days a plan has. */
 export const daysOf = ({ days = 1 }: Pick<Day, 'days'>): number => Math.round(days);
 
@@ -82,6 +86,24 @@ export function stretchesBetween(
       until: Math.min(slotsOf(day), Math.floor(end / SLOT_MINUTES)),
     };
   });
+}
+
+/**
+ * The same hours of every day, with what is left of the day before where a plan begins within them.
+ *
+ * @example
+ * stretchesOfEveryDay({ begins: '00:00' }, '22:00', '06:00'); // the small hours, and the evening
+ */
+export function stretchesOfEveryDay(
+  day: Pick<Day, 'begins' | 'days'>,
+  from: string,
+  until: string,
+): readonly Stretch[] {
+  const ofEach = Array.from({ length: daysOf(day) + 1 }, (_, onDay) => onDay);
+  return ofEach
+    .flatMap((onDay) => stretchesBetween(day, from, until, onDay))
+    .map((stretch) => ({ ...stretch, from: Math.max(0, stretch.from) }))
+    .filter((stretch) => stretch.until > stretch.from);
 }
 
 /** Milliseconds since 1970 in UTC at a minute of a plan. */

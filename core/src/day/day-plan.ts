@@ -1,8 +1,6 @@
 import { noProgress, type Progress } from '../answers/progress.js';
-import type { Interval } from '../quantity/quantity.js';
 import type { Day, Placement } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
-import { chargeOfDay } from './charge-of-day.js';
 import { HOURS_OF_A_SLOT, SLOT_MINUTES } from './clock.js';
 import { daySystemOf, type DaySystem } from './day-system.js';
 import { letIn, type DayChange } from './let-in.js';
@@ -120,12 +118,10 @@ export function placesOfPiece(
 
 function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): DayPlan {
   const { system, supplies } = timetable;
-  const { store, sky, tasks, startWh, slots } = system;
+  const { store, sky, tasks } = system;
   const missing = [...tasks.keys()].filter((task) => !isPlaced(timetable, task));
-  const trace = (edge: keyof Interval, under: readonly number[]) =>
-    chargeOfDay(store, startWh, slots, (slot) => timetable.powerAt(slot, edge, under));
-  const stated = trace('stated', sky.asEntered);
-  const worst = trace('hi', sky.atWorst);
+  const stated = timetable.chargeAsStated();
+  const worst = timetable.chargeAt('hi', sky.atWorst);
   return {
     pieces: piecesOf(timetable, depth === 'whole' ? slackOf(timetable) : []),
     supplyRuns: supplyRunsOf(timetable),
@@ -137,7 +133,7 @@ function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): D
     fullWh: store.fullWh,
     reserveWh: store.reserveWh,
     endsAsAsked: stated.endWh >= system.targetWh,
-    charge: { stated: stated.wh, worst: worst.wh, best: trace('lo', sky.clear).wh },
+    charge: { stated: stated.wh, worst: worst.wh, best: timetable.chargeAt('lo', sky.clear).wh },
     energy: energyVerdict(system, stated.lowestWh, worst.lowestWh),
     lowest: { wh: stated.lowestWh, minutes: stated.lowestAt * SLOT_MINUTES },
     solarW: sky.asEntered,

@@ -1,8 +1,9 @@
 import type { Interval } from '../quantity/quantity.js';
 import { common, union, bitAt, minus } from '../sets/bits.js';
-import { chargeAfter, type DcPower } from '../energy/charge-step.js';
-import { HOURS_OF_A_SLOT, SLOT_MINUTES, stretchesBetween, type Stretch } from './clock.js';
-import { nightOf } from './tasks.js';
+import type { DcPower } from '../energy/charge-step.js';
+import { chargeOfDay } from './charge-of-day.js';
+import { SLOT_MINUTES, type Stretch } from './clock.js';
+import { nightHours } from './night-hours.js';
 import type { EnergyVerdict } from './day-plan.js';
 import type { Piece, Timetable } from './timetable.js';
 
@@ -39,82 +40,66 @@ export interface InverterOff {
   readonly off: readonly string[];
 }
 
-type Sky = 'asEntered' | 'atWorst' | 'clear';
+/** The charge over a plan at each edge, Wh. */
+type Charges = Readonly<Record<keyof Interval, readonly number[]>>;
 
-/** The nights of a plan. Source: energy balance (physics). */
+/** The nights of a plan, Wh and minutes. Source: energy balance (physics). */
 export function nightsOf(timetable: Timetable): readonly Night[] {
-  const { day, slots } = timetable.system;
-  const { from, until } = nightOf(day);
-  return stretchesBetween(day, from, until)
-    .map((night) => ({ from: night.from, until: Math.min(slots, night.until) }))
-    .filter((night) => night.until > night.from)
-    .map((night) => nightIn(timetable, night));
+  const { day, sky } = timetable.system;
+  const charges: Charges = {
+    lo: timetable.chargeAt('hi', sky.atWorst).wh,
+    stated: timetable.chargeAsStated().wh,
+    hi: timetable.chargeAt('lo', sky.clear).wh,
+  };
+  return nightHours(day).map((night) => nightIn(timetable, night, charges));
 }
 
-function nightIn(timetable: Timetable, night: Stretch): Night {
+function nightIn(timetable: Timetable, night: Stretch, charges: Charges): Night {
   const { store } = timetable.system;
-  const traces: Readonly<Record<keyof Interval, readonly number[]>> = {
-    lo: traceOf(timetable, night, 'hi', 'atWorst'),
-    stated: traceOf(timetable, night, 'stated', 'asEntered'),
-    hi: traceOf(timetable, night, 'lo', 'clear'),
-  };
-  const end = (wh: readonly number[]): number => wh.at(-1) ?? 0;
-  const ends = { lo: end(traces.lo), stated: end(traces.stated), hi: end(traces.hi) };
+  const at = (edge: keyof Interval, slot: number): number => charges[edge][slot] ?? 0;
+  const [beginsWh, endsWh] = [at('stated', night.from), at('stated', night.until)];
+  const ends = { lo: at('lo', night.until), stated: endsWh, hi: at('hi', night.until) };
   const left = (wh: number): number => Math.max(0, wh - store.reserveWh);
   const reached = (wh: readonly number[]): number | undefined => {
-    const step = wh.findIndex((each) => each < store.reserveWh);
+    const step = wh.slice(night.from, night.until + 1).findIndex((each) => each < store.reserveWh);
     return step < 0 ? undefined : (night.from + step) * SLOT_MINUTES;
   };
-  const [reserveAt, reserveAtWorst] = [reached(traces.stated), reached(traces.lo)];
+  const [reserveAt, reserveAtWorst] = [reached(charges.stated), reached(charges.lo)];
   return {
     from: night.from * SLOT_MINUTES,
     until: night.until * SLOT_MINUTES,
     verdict: reserveAt !== undefined ? 'runs-out' : reserveAtWorst === undefined ? 'lasts' : 'may-run-out',
-    beginsWh: traces.stated[0] ?? 0,
+    beginsWh,
     endsWh: ends,
     leftWh: { lo: left(ends.lo), stated: left(ends.stated), hi: left(ends.hi) },
     reserveAt,
     reserveAtWorst,
-    takers: takersOf(timetable, night, ends.stated),
-    inverterOff: inverterOff(timetable, night),
+    takers: takersOf(timetable, night, beginsWh, endsWh),
+    inverterOff: inverterOff(timetable, night, beginsWh),
   };
 }
 
-/** Charge from the beginning of a night to its end. */
-function traceOf(timetable: Timetable, night: Stretch, edge: keyof Interval, sky: Sky): readonly number[] {
-  const under = timetable.system.sky[sky];
-  return overNight(timetable, night, startOf(timetable, night, edge, sky), (slot) =>
-    timetable.powerAt(slot, edge, under),
-  );
-}
-
-function startOf(timetable: Timetable, { from }: Stretch, edge: keyof Interval, sky: Sky): number {
-  const { system } = timetable;
-  let wh = system.startWh;
-  for (let slot = 0; slot < from; slot += 1)
-    wh = chargeAfter(system.store, wh, timetable.powerAt(slot, edge, system.sky[sky]), HOURS_OF_A_SLOT).wh;
-  return wh;
-}
-
-function overNight(
+/** The charge in the morning where other powers flow in the night. */
+function morningWh(
   { system }: Timetable,
   { from, until }: Stretch,
-  startWh: number,
+  beginsWh: number,
   powerAt: (slot: number) => DcPower,
-): readonly number[] {
-  const wh = [startWh];
-  let now = startWh;
-  for (let slot = from; slot < until; slot += 1)
-    wh.push((now = chargeAfter(system.store, now, powerAt(slot), HOURS_OF_A_SLOT).wh));
-  return wh;
+): number {
+  const { endWh } = chargeOfDay(system.store, beginsWh, until - from, (step) => powerAt(from + step));
+  return endWh;
 }
 
 /** More than this is not worth a word, Wh. */
 const LITTLE_WH = 5;
 
-function takersOf(timetable: Timetable, night: Stretch, endsWh: number): readonly NightTaker[] {
+function takersOf(
+  timetable: Timetable,
+  night: Stretch,
+  beginsWh: number,
+  endsWh: number,
+): readonly NightTaker[] {
   const { system } = timetable;
-  const startWh = startOf(timetable, night, 'stated', 'asEntered');
   const running = new Set(
     timetable.pieces.filter((piece) => isInNight(piece, night)).map(({ task }) => task),
   );
@@ -127,8 +112,8 @@ function takersOf(timetable: Timetable, night: Stretch, endsWh: number): readonl
     .map(([job, tasks]) => {
       const own = (slot: number): number =>
         tasks.reduce((mask, task) => union(mask, timetable.runningBy(task, slot)), 0);
-      const without = overNight(timetable, night, startWh, (slot) => powerWith(timetable, slot, own(slot)));
-      return { job, savesWh: (without.at(-1) ?? 0) - endsWh };
+      const without = (slot: number): DcPower => powerWithout(timetable, slot, own(slot));
+      return { job, savesWh: morningWh(timetable, night, beginsWh, without) - endsWh };
     })
     .filter(({ savesWh }) => savesWh > LITTLE_WH)
     .sort((a, b) => b.savesWh - a.savesWh);
@@ -138,7 +123,7 @@ const isInNight = ({ begin, slots }: Piece, { from, until }: Stretch): boolean =
   begin < until && begin + slots > from;
 
 /** What flows in a step without some load states. */
-function powerWith(timetable: Timetable, slot: number, gone: number): DcPower {
+function powerWithout(timetable: Timetable, slot: number, gone: number): DcPower {
   const flow = timetable.powerAt(slot, 'stated', timetable.system.sky.asEntered);
   const sets = timetable.setsAt(slot);
   if (!sets) return flow;
@@ -148,7 +133,7 @@ function powerWith(timetable: Timetable, slot: number, gone: number): DcPower {
 }
 
 /** Undefined where a source feeds in the night, or everything that runs in it runs on the inverter. */
-function inverterOff(timetable: Timetable, night: Stretch): InverterOff | undefined {
+function inverterOff(timetable: Timetable, night: Stretch, beginsWh: number): InverterOff | undefined {
   const { system } = timetable;
   const { compiled, states } = system;
   const steps = Array.from({ length: night.until - night.from }, (_, index) => night.from + index);
@@ -162,7 +147,7 @@ function inverterOff(timetable: Timetable, night: Stretch): InverterOff | undefi
   const sets = system.setsOn(alone);
   const drawn = (mask: number): number => sets.power(mask).drawn.stated;
   const idleW = drawn(0);
-  const ends = overNight(timetable, night, startOf(timetable, night, 'stated', 'asEntered'), (slot) => ({
+  const endsWh = morningWh(timetable, night, beginsWh, (slot) => ({
     ...timetable.powerAt(slot, 'stated', system.sky.asEntered),
     drawn: drawn(common(timetable.runningAt(slot), onDc)) - idleW,
   }));
@@ -170,5 +155,5 @@ function inverterOff(timetable: Timetable, night: Stretch): InverterOff | undefi
     .filter((piece) => isInNight(piece, night))
     .filter(({ task }) => (system.tasks[task]?.stages ?? []).some((stage) => minus(stage.states, onDc) !== 0))
     .map(({ task }) => system.tasks[task]?.job.id ?? '');
-  return { endsWh: ends.at(-1) ?? 0, off: [...new Set(off)] };
+  return { endsWh, off: [...new Set(off)] };
 }

@@ -7,8 +7,7 @@ const COARSE = 3;
 
 /**
  * Places a task where it holds and the battery lasts: where the charge stays highest, of places alike where the generator runs
- * anyway, and of those the earliest. What
- * may be cut down is cut where all of it has no place.
+ * anyway, and of those the earliest. What may be cut down is cut where all of it has no place.
  *
  * @returns False where there is no such place; the timetable is then as it was.
  */

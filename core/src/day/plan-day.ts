@@ -6,7 +6,15 @@ import { gainfulGenerator, generatorMoved, shortestGenerator, suppliesThatHold }
 import { placeTask } from './place-task.js';
 import { randomNumbers, type RandomNumbers } from './random-numbers.js';
 import { Timetable, type Piece } from './timetable.js';
-import { isPlaced, isWorthMore, lasts, worthOfPlan, type PlanWorth } from './worth-of-plan.js';
+import {
+  amountDone,
+  isAllDone,
+  isPlaced,
+  isWorthMore,
+  lasts,
+  worthOfPlan,
+  type PlanWorth,
+} from './worth-of-plan.js';
 
 /** How much is tried, and from which random numbers. */
 export interface PlanEffort {
@@ -27,8 +35,8 @@ const SHARE_FOR_MISSING = 0.5;
 const SHARE_FOR_LOWEST = 0.5;
 
 /**
- * Plans a day: every moment holds and the battery lasts; then, the weightiest first, all musts, most of the rest, least
- * generator, the highest lowest charge, most sun used as it comes, fewest starts. What is pinned stays.
+ * Plans a day: every moment holds and the battery lasts; then, the weightiest first, all musts, most of the rest, least of it
+ * cut down, least generator, the highest lowest charge, most sun used as it comes, fewest starts. What is pinned stays.
  *
  * @param tell Told each better plan.
  * @param progress Told how much has been tried.
@@ -85,20 +93,16 @@ function joined(from: Timetable): Timetable {
 function withLeastGenerator(system: DaySystem): Timetable {
   const { connected, ifNeeded } = system.supplies;
   const without = constructed(system, connected);
-  const isEnough = isWhole(without) && lasts(system, without.charge());
+  const isEnough = isAllDone(without) && lasts(system, without.charge());
   if (isEnough || ifNeeded.every((supply) => supply === undefined)) return without;
   const having = without.copy(suppliesThatHold(without));
   placeAll(having, inTurn(system, choiceFirst(system)));
-  const gains = (worth: PlanWorth): readonly number[] => worth.slice(0, 2);
   const isBetter =
     lasts(system, having.charge()) &&
     (!lasts(system, without.charge()) ||
-      isWorthMore(gains(worthOfPlan(having)), gains(worthOfPlan(without))));
+      isWorthMore(amountDone(worthOfPlan(having)), amountDone(worthOfPlan(without))));
   return isBetter ? leastGenerator(having) : without;
 }
-
-const isWhole = (timetable: Timetable): boolean =>
-  timetable.system.tasks.every((_, task) => isPlaced(timetable, task));
 
 /** The tasks one after the other: musts, and what has the least choice, first. */
 function constructed(system: DaySystem, supplies: Timetable['supplies']): Timetable {
@@ -166,7 +170,7 @@ const hasGenerator = ({ supplies, system }: Timetable): boolean =>
 /** The same with other generator hours: where it may run and carries what is planned, then for as short as it can. */
 function withOtherGenerator(from: Timetable, random: RandomNumbers): Timetable {
   const { ifNeeded } = from.system.supplies;
-  if (isWhole(from) || ifNeeded.every((supply) => supply === undefined)) return repaired(from, random);
+  if (isAllDone(from) || ifNeeded.every((supply) => supply === undefined)) return repaired(from, random);
   return generatorMoved(leastGenerator(repaired(from, random, suppliesThatHold(from))));
 }
 

@@ -2,7 +2,15 @@ import { restartWaitOf } from '../electrical/restart-wait.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Day, Job, Load, Rig } from '../rig/schema.js';
 import { bitAt, union } from '../sets/bits.js';
-import { daysOf, slotsOf, SLOT_MINUTES, stretchesBetween, type Stretch } from './clock.js';
+import {
+  daysOf,
+  slotsOf,
+  SLOT_MINUTES,
+  stretchesBetween,
+  stretchesOfEveryDay,
+  type Stretch,
+} from './clock.js';
+import { nightHours } from './night-hours.js';
 
 const SECONDS_OF_A_SLOT = SLOT_MINUTES * 60;
 
@@ -101,17 +109,6 @@ function instancesOf(day: Day, { repeats, onDay, times = 1 }: Job): readonly (nu
   return days.flatMap((each) => new Array<number | undefined>(Math.round(times)).fill(each));
 }
 
-/** When everybody sleeps, where a day does not say. */
-const USUAL_NIGHT = { from: '22:00', until: '07:00' };
-
-/** When the night begins and ends. */
-export function nightOf({ nightFrom = USUAL_NIGHT.from, nightUntil = USUAL_NIGHT.until }: Day): {
-  readonly from: string;
-  readonly until: string;
-} {
-  return { from: nightFrom, until: nightUntil };
-}
-
 function windowsOf(
   day: Day,
   { from, until, attended }: Job,
@@ -126,9 +123,8 @@ function windowsOf(
     from === undefined && until === undefined
       ? whole
       : stretchesBetween(day, from ?? day.begins, until ?? day.begins, onDay);
-  const quiet = quietHours ? stretchesBetween(day, quietHours.from, quietHours.to) : [];
-  const night = nightOf(day);
-  const asleep = attended === 'yes' ? stretchesBetween(day, night.from, night.until) : [];
+  const quiet = quietHours ? stretchesOfEveryDay(day, quietHours.from, quietHours.to) : [];
+  const asleep = attended === 'yes' ? nightHours(day) : [];
   return [...quiet, ...asleep].reduce(without, asked).filter((window) => window.until > window.from);
 }
 

@@ -1,5 +1,6 @@
 import { bitsOf, common, minus, union } from '../sets/bits.js';
 import { chargeAfter, type DcPower } from '../energy/charge-step.js';
+import type { Interval } from '../quantity/quantity.js';
 import { HOURS_OF_A_SLOT } from './clock.js';
 import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
 import type { DaySystem } from './day-system.js';
@@ -118,10 +119,15 @@ export class Timetable {
     );
   }
 
-  /** The charge as forecast, whatever edge the plan keeps to. */
+  /** The charge with every draw read at an edge, under a sky, whatever the plan keeps to. */
+  chargeAt(edge: keyof Interval, sky: readonly number[]): ChargeOfDay {
+    const { store, startWh, slots } = this.system;
+    return chargeOfDay(store, startWh, slots, (slot) => this.powerAt(slot, edge, sky));
+  }
+
+  /** The charge as forecast. */
   chargeAsStated(): ChargeOfDay {
-    const { store, startWh, slots, sky } = this.system;
-    return chargeOfDay(store, startWh, slots, (slot) => this.powerAt(slot, 'stated', sky.asEntered));
+    return this.chargeAt('stated', this.system.sky.asEntered);
   }
 
   /**
@@ -145,7 +151,8 @@ export class Timetable {
     return { lowestWh, endWh: wh };
   }
 
-  private get edge(): 'hi' | 'stated' {
+  /** How every draw is read where the plan has to last. */
+  get edge(): 'hi' | 'stated' {
     return this.system.edge === 'pessimistic' ? 'hi' : 'stated';
   }
 
@@ -167,7 +174,7 @@ export class Timetable {
   }
 
   /** What flows on the DC side in a step. */
-  powerAt(slot: number, edge: 'lo' | 'stated' | 'hi', sky: readonly number[], more?: Piece): DcPower {
+  powerAt(slot: number, edge: keyof Interval, sky: readonly number[], more?: Piece): DcPower {
     const solar = sky[slot] ?? 0;
     const driven = this.system.drivesW[slot] ?? 0;
     const sets = this.setsAt(slot);

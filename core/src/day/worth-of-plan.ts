@@ -37,6 +37,10 @@ export function worthOfPlan(timetable: Timetable): PlanWorth {
 export const worthOfTask = (task: Task | undefined): number =>
   task ? WORTH[task.job.importance ?? 'should'] : 0;
 
+/** What of a worth is about how much is done, cut or whole. */
+export const amountDone = (worth: PlanWorth): PlanWorth => worth.slice(0, PARTS_OF_AMOUNT);
+const PARTS_OF_AMOUNT = 3;
+
 /** Whether the first of two plans is worth more. */
 export function isWorthMore(a: PlanWorth, b: PlanWorth): boolean {
   const differs = a.findIndex((value, index) => value !== b[index]);
@@ -51,6 +55,10 @@ export function isPlaced(timetable: Timetable, task: number): boolean {
 export function slotsPlaced(timetable: Timetable, task: number): number {
   return timetable.piecesOf(task).reduce((sum, { slots }) => sum + slots, 0);
 }
+
+/** Whether everything is in a plan, and nothing was cut down. */
+export const isAllDone = (timetable: Timetable): boolean =>
+  timetable.system.tasks.every(({ slots }, task) => slotsPlaced(timetable, task) >= slots);
 
 /** By how many steps what is placed was cut down. */
 function cutSlots(timetable: Timetable): number {
