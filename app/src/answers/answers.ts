@@ -45,6 +45,8 @@ export class Answers {
   private readonly worker = new QuestionWorker(startWorker);
   /** Searches that may take seconds have a worker of their own: what is asked at every tick does not wait for them. */
   private readonly searching = new QuestionWorker(startWorker);
+  /** What a large solver proves has one too, started when it is first asked for: no plan waits for a proof. */
+  private readonly proving = new QuestionWorker(startWorker);
 
   outlooks(rig: Rig, scene: CheckScene): Observable<Answer<ReadonlyMap<string, Outlook>>> {
     return this.ask(rig, (questions, progress) => questions.outlooks(scene, progress));
@@ -134,7 +136,7 @@ export class Answers {
   }
 
   proofOfPlan(rig: Rig, day: Day): Observable<Answer<ProofOfPlan>> {
-    return this.askSearch(rig, (questions) => questions.proofOfPlan(day));
+    return this.ask(rig, (questions) => questions.proofOfPlan(day), this.proving);
   }
 
   placesOfPiece(

@@ -5,6 +5,7 @@ import { proofOfPlan } from '../../src/day/bound/proof-of-plan.js';
 import { planOfDay, planAsKept } from '../../src/day/day-plan.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import type { Day, Job, Placement } from '../../src/rig/schema.js';
+import { clashWords } from '../../src/wording/proof-words.js';
 import { compile } from '../../src/system/compile.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
@@ -96,6 +97,23 @@ describe('how good a plan can be at best (bounds by HiGHS)', () => {
     expect(clash!.element).toBeDefined();
     const apart = { ...day, jobs: jobs.map((job) => ({ ...job, from: '19:00', until: '20:30' })) };
     expect(proofOfPlan(compiled, planned(apart), await solver()).clash).toBeUndefined();
+  });
+
+  it('says that turns are in the way where they are, and that no limit is', async () => {
+    const jobs = ['iron', 'tools'].map((id, index): Job => ({
+      ...{ id, name: id, load: index === 0 ? 'bending-iron' : 'tool-charger', minutes: 40 },
+      ...{ importance: 'must', from: '19:00', until: '20:00', attended: 'yes' },
+    }));
+    const day: Day = { ...saturday, supplies: [], targetPercent: 0, jobs };
+    const { clash } = proofOfPlan(compiled, planned(day), await solver());
+    expect([clash!.isProved, clash!.jobs, clash!.freedBy]).toEqual([
+      true,
+      ['iron', 'tools'],
+      ['turns', 'windows'],
+    ]);
+    expect(clashWords(day, clash)).toBe(
+      'iron and tools cannot all be done: that is proved. Leave one of them out. What could free them: not having to take turns; or other times for them.',
+    );
   });
 
   it('says that too little charge is in the way where it is', async () => {

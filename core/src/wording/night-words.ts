@@ -81,7 +81,7 @@ function offWords(
  * What to switch on while sun is thrown away.
  *
  * @example
- * // 'Water heater from 13:05 to 14:05, with Shore 30 A unplugged: 0.7 kWh of it'
+ * // 'Water heater from 13:05 to 14:05, unplugged meanwhile: 0.7 kWh of it'
  */
 export function sunUseWords(style: NumberStyle, rig: Rig, day: Day, use: SunUse): string {
   const when = `from ${momentInPlan(day, use.from)} to ${momentInPlan(day, use.until)}`;

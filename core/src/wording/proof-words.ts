@@ -1,4 +1,5 @@
-import type { ClashOfMusts, Freeing } from '../day/bound/clash-of-musts.js';
+import type { ClashOfMusts } from '../day/bound/clash-of-musts.js';
+import type { Constraint } from '../day/bound/constraint.js';
 import type { ProofOfPlan, Reach } from '../day/bound/proof-of-plan.js';
 import { formatPercent } from '../quantity/format.js';
 import { formatDuration } from '../quantity/format-time.js';
@@ -42,7 +43,11 @@ interface Asked {
 export function reachWords(style: NumberStyle, proof: ProofOfPlan, fullWh: number): readonly ReachWords[] {
   const asked: readonly Asked[] = [
     { what: 'Musts that are placed', reach: proof.musts, words: String },
-    { what: 'The rest, by its weight', reach: proof.rest, words: String },
+    {
+      what: 'The rest: 10 for each that should be done, 1 for each that may',
+      reach: proof.rest,
+      words: String,
+    },
     { what: 'Generator', reach: proof.generatorMinutes, words: minutesWords, isLess: true },
     {
       what: 'Lowest charge',
@@ -73,16 +78,24 @@ function standingOf({ reached, atBest }: Reach, alike: number, isLess: boolean):
 export function clashWords(day: Day, clash: ClashOfMusts | undefined): string | undefined {
   if (!clash) return undefined;
   const names = clash.jobs.map((id) => day.jobs.find((job) => job.id === id)?.name ?? id);
-  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0];
-  if (!clash.isProved)
-    return `No plan was found with ${inSentence(list ?? '')}; that there is none is not proved.`;
+  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
+  if (!clash.isProved) return `No plan was found with ${inSentence(list)}; that there is none is not proved.`;
   const freed = clash.freedBy.map((each) => freeingWords(each, clash.element));
-  const free = freed.length > 0 ? ` What would free them: ${freed.join('; or ')}.` : '';
-  return `${list} cannot all be done: that is proved. Leave one of them out.${free}`;
+  const free = freed.length > 0 ? ` What could free them: ${freed.join('; or ')}.` : '';
+  return names.length > 1
+    ? `${list} cannot all be done: that is proved. Leave one of them out.${free}`
+    : `${list} cannot be done as often as it should: that is proved.${free}`;
 }
 
-function freeingWords(freeing: Freeing, element: string | undefined): string {
-  if (freeing === 'windows') return 'other times for them';
-  if (freeing === 'battery') return 'more charge to begin with, or a lower reserve';
-  return element === undefined ? 'more room at once' : `more room in ${theElement(element)}`;
+function freeingWords(constraint: Constraint, element: string | undefined): string {
+  switch (constraint) {
+    case 'windows':
+      return 'other times for them';
+    case 'battery':
+      return 'more charge to begin with, or a lower reserve';
+    case 'turns':
+      return 'not having to take turns';
+    case 'limits':
+      return element === undefined ? 'more room at once' : `more room in ${theElement(element)}`;
+  }
 }

@@ -40,7 +40,7 @@ const STANDINGS = {
           <tr>
             <th scope="col"><span class="unseen">What</span></th>
             <th scope="col" class="number">This plan</th>
-            <th scope="col" class="number">No plan betters</th>
+            <th scope="col" class="number">At best</th>
             <th scope="col"><span class="unseen">Is it the best</span></th>
           </tr>
         </thead>
@@ -49,7 +49,7 @@ const STANDINGS = {
             <tr>
               <th scope="row">{{ line.what }}</th>
               <td class="number figures" data-label="This plan">{{ line.reached }}</td>
-              <td class="number figures" data-label="No plan betters">{{ line.atBest }}</td>
+              <td class="number figures" data-label="At best">{{ line.atBest }}</td>
               <td>
                 {{ line.standing ? standings[line.standing] : '' }}
               </td>

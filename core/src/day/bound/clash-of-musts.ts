@@ -5,19 +5,18 @@ import type { DaySystem } from '../day-system.js';
 import type { Timetable } from '../timetable.js';
 import { isImpossible } from '../why-not.js';
 import { isPlaced } from '../worth-of-plan.js';
-import { dayProgramme, type AskedOfDay } from './day-programme.js';
-import { programmeText, type Solver } from './linear-programme.js';
-
-/** What, not being in the way, lets all of a group be done. */
-export type Freeing = NonNullable<AskedOfDay['without']>;
+import type { Constraint } from './constraint.js';
+import { dayProgramme } from './day-programme.js';
+import { programmeText, type Solved, type Solver } from './linear-programme.js';
 
 /** Musts that cannot all be done. */
 export interface ClashOfMusts {
   /** Whether no plan at all has them all, or only none was found. */
   readonly isProved: boolean;
-  /** Jobs by their ids; where it is proved, any of them left out is enough for the others. */
+  /** Jobs by their ids; where it is proved, with any of them left out there is no proof any more. */
   readonly jobs: readonly string[];
-  readonly freedBy: readonly Freeing[];
+  /** What each by itself, were it not in the way, would leave no proof. */
+  readonly freedBy: readonly Constraint[];
   /** The element that has no room for them at once, where limits are in the way. */
   readonly element: string | undefined;
 }
@@ -36,17 +35,17 @@ export function clashOfMusts(timetable: Timetable, solve: Solver): ClashOfMusts 
   );
   const missing = musts.filter((task) => !isPlaced(timetable, task));
   if (missing.length === 0) return undefined;
-  const isOpen = (group: readonly number[], without?: Freeing): boolean => {
-    const asked = { impossible, musts: group, ...(without && { without }) };
-    return solve(programmeText([], dayProgramme(system, asked))).status !== 'infeasible';
-  };
-  if (isOpen(musts))
+  const answerTo = (group: readonly number[], without?: Constraint): Solved['status'] =>
+    solve(programmeText([], dayProgramme(system, { impossible, musts: group, ...(without && { without }) })))
+      .status;
+  const isProved = (group: readonly number[]): boolean => answerTo(group) === 'infeasible';
+  if (!isProved(musts))
     return { isProved: false, jobs: jobsOf(system, missing), freedBy: [], element: undefined };
   const group = musts.reduce((left, task) => {
     const without = left.filter((each) => each !== task);
-    return isOpen(without) ? left : without;
+    return isProved(without) ? without : left;
   }, musts);
-  const freedBy = (['limits', 'windows', 'battery'] as const).filter((each) => isOpen(group, each));
+  const freedBy = CONSTRAINTS.filter((each) => answerTo(group, each) === 'optimal');
   return {
     isProved: true,
     jobs: jobsOf(system, group),
@@ -54,6 +53,8 @@ export function clashOfMusts(timetable: Timetable, solve: Solver): ClashOfMusts 
     element: freedBy.includes('limits') ? elementFor(system, group) : undefined,
   };
 }
+
+const CONSTRAINTS: readonly Constraint[] = ['limits', 'turns', 'windows', 'battery'];
 
 const jobsOf = ({ tasks }: DaySystem, group: readonly number[]): readonly string[] => [
   ...new Set(group.map((task) => tasks[task]?.job.id ?? '')),

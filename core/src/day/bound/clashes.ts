@@ -1,6 +1,7 @@
 import { union } from '../../sets/bits.js';
 import type { DaySystem } from '../day-system.js';
 import type { Task } from '../tasks.js';
+import type { Constraint } from './constraint.js';
 
 /** Tasks of which at most so many run at once. */
 export interface Clash {
@@ -16,8 +17,14 @@ const MOST_FOR_THREES = 24;
  * their pairs does. A task with several stages counts where all of them fail.
  *
  * @param those The tasks that count, as places.
+ * @param without What is left out of account: what fails at once, or what must take turns.
  */
-export function clashesOn(system: DaySystem, supply: string, those: readonly number[]): readonly Clash[] {
+export function clashesOn(
+  system: DaySystem,
+  supply: string,
+  those: readonly number[],
+  without?: Constraint,
+): readonly Clash[] {
   const sets = system.setsOn(supply);
   const known = new Map<number, boolean>();
   const holds = (mask: number): boolean => {
@@ -26,9 +33,12 @@ export function clashesOn(system: DaySystem, supply: string, those: readonly num
     return found;
   };
   const never = (tasks: readonly number[]): boolean =>
-    masksOf(tasks.map((task) => system.tasks[task])).every((mask) => !holds(mask));
+    without !== 'limits' && masksOf(tasks.map((task) => system.tasks[task])).every((mask) => !holds(mask));
   const apart = those.map((a) =>
-    those.map((b) => a !== b && (isKeptApart(system.tasks[a], system.tasks[b]) || never([a, b]))),
+    those.map(
+      (b) =>
+        a !== b && ((without !== 'turns' && isKeptApart(system.tasks[a], system.tasks[b])) || never([a, b])),
+    ),
   );
   return [...cliquesOf(those, apart), ...threesOf(those, apart, never)];
 }

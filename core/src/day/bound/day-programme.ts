@@ -4,6 +4,7 @@ import type { SetsOnSupply } from '../sets-on-supply.js';
 import type { Task } from '../tasks.js';
 import { bucketsOf, type Bucket } from './buckets.js';
 import { clashesOn } from './clashes.js';
+import type { Constraint } from './constraint.js';
 import type { Programme, Row, Term } from './linear-programme.js';
 
 /** What of a day a programme asks; what is left out can only make more possible. */
@@ -14,8 +15,8 @@ export interface AskedOfDay {
   readonly impossible: readonly number[];
   /** Whether draws count as they are forecast, instead of at the edge that the plan keeps to. */
   readonly isForecast?: boolean;
-  /** Which of the constraints count; all of them where left out. */
-  readonly without?: 'battery' | 'limits' | 'windows';
+  /** What does not count; all of it does where left out. */
+  readonly without?: Constraint;
 }
 
 /** Whether a task is placed, as a variable. */
@@ -49,7 +50,7 @@ export function dayProgramme(system: DaySystem, asked: AskedOfDay): Programme {
       ...taskRows(system, shares, places),
       ...asked.impossible.map((task): Row => ({ terms: [[1, placedVariable(task)]], is: '=', value: 0 })),
       ...(asked.musts ?? []).map((task): Row => ({ terms: [[1, placedVariable(task)]], is: '=', value: 1 })),
-      ...(asked.without === 'limits' ? [] : clashRows(system, buckets, shares, places)),
+      ...clashRows(system, buckets, shares, places, asked.without),
       ...(asked.without === 'battery' ? [] : chargeRows(system, buckets, shares, asked.isForecast ?? false)),
     ],
     bounds: [
@@ -164,10 +165,11 @@ function clashRows(
   buckets: readonly Bucket[],
   shares: Shares,
   places: readonly number[],
+  without: Constraint | undefined,
 ): readonly Row[] {
   const known = new Map<string, ReturnType<typeof clashesOn>>();
   const clashesOf = (supply: string): ReturnType<typeof clashesOn> => {
-    const found = known.get(supply) ?? clashesOn(system, supply, places);
+    const found = known.get(supply) ?? clashesOn(system, supply, places, without);
     known.set(supply, found);
     return found;
   };
