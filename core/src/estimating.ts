@@ -8,4 +8,11 @@ export {
   type CookingAppliance,
   type Heated,
 } from './reference/cooking.js';
-export { PERSON_W, ROOM_SIZES, THERMOSTAT_BAND_K, type RoomSize } from './reference/rooms.js';
+export {
+  PERSON_W,
+  ROOM_SIZES,
+  THERMOSTAT_BAND_K,
+  USUAL_COOLING_PER_W,
+  USUAL_ROOM,
+  type RoomSize,
+} from './reference/rooms.js';

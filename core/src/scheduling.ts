@@ -14,7 +14,7 @@ export type { Night } from './day/night.js';
 export type { Surprise, SurpriseHarm } from './day/surprise.js';
 export { clashWords, reachWords, type ReachWords, type Standing } from './wording/proof-words.js';
 export { nightWords, sunUseWords, type NightWords } from './wording/night-words.js';
-export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan } from './day/clock.js';
+export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan, whOf } from './day/clock.js';
 export {
   assumptionWords,
   cutWords,

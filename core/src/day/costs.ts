@@ -30,7 +30,11 @@ const costOf = ({ pricePerKWh }: Supply, wh: number): Cost => ({
   cost: pricePerKWh === undefined ? undefined : (pricePerKWh * wh) / WH_OF_A_KWH,
 });
 
-/** What a plan takes from hookups and generators, charging included as far as the battery takes it. */
+/**
+ * What a plan takes from hookups and generators, charging included as far as the battery takes it.
+ *
+ * @returns Wh, and the cost in the currency of the rig. Source: energy balance (physics).
+ */
 export function costsOfPlan(timetable: Timetable): readonly SupplyCost[] {
   const { system, supplies } = timetable;
   const { givenW } = timetable.chargeAsStated();

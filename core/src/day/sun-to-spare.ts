@@ -1,8 +1,8 @@
 import { bitAt, MOST_IN_A_MASK, union } from '../sets/bits.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import type { Load } from '../rig/schema.js';
-import { chargeOfDay } from './charge-of-day.js';
-import { HOURS_OF_A_SLOT, SLOT_MINUTES, type Stretch } from './clock.js';
+import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
+import { SLOT_MINUTES, whOf, type Stretch } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import type { LoadState } from './tasks.js';
 import type { Timetable } from './timetable.js';
@@ -31,6 +31,8 @@ const MOST_USES = 4;
 /**
  * What to switch on while the battery is full and sun is thrown away: jobs and stores at hand that hold beside what is planned
  * then, with the source unplugged where that is what it takes; the one that saves most first. With each of them the battery lasts.
+ *
+ * @returns Wh and minutes. Source: energy balance (physics); what stores what it takes is common practice.
  */
 export function sunToSpare(timetable: Timetable): readonly SunUse[] {
   const { thrownW } = timetable.chargeAsStated();
@@ -164,18 +166,18 @@ function savedWh(
   { from, until }: Stretch,
   powerWith: (slot: number) => ReturnType<SetsOnSupply['power']> | undefined,
 ): number {
-  const { system } = timetable;
+  const { system, edge } = timetable;
   const { sky, store, startWh, slots, drivesW } = system;
-  const charge = chargeOfDay(store, startWh, slots, (slot) => {
-    const changed = slot >= from && slot < until ? powerWith(slot) : undefined;
-    const flow = timetable.powerAt(slot, 'stated', sky.asEntered);
-    return changed
-      ? { ...flow, drawn: changed.drawn.stated, charged: changed.charged + (drivesW[slot] ?? 0) }
-      : flow;
-  });
-  const thrownWh = (watts: readonly number[]): number =>
-    watts.reduce((sum, each) => sum + each, 0) * HOURS_OF_A_SLOT;
-  return lasts(system, charge) ? thrownWh(timetable.chargeAsStated().thrownW) - thrownWh(charge.thrownW) : 0;
+  const chargeAt = (at: typeof edge): ChargeOfDay =>
+    chargeOfDay(store, startWh, slots, (slot) => {
+      const changed = slot >= from && slot < until ? powerWith(slot) : undefined;
+      const flow = timetable.powerAt(slot, at, sky.asEntered);
+      return changed
+        ? { ...flow, drawn: changed.drawn[at], charged: changed.charged + (drivesW[slot] ?? 0) }
+        : flow;
+    });
+  if (!lasts(system, chargeAt(edge))) return 0;
+  return whOf(timetable.chargeAsStated().thrownW) - whOf(chargeAt('stated').thrownW);
 }
 
 /** The best stretch of each; a load that saves little beyond unplugging alone is no use of its own. */

@@ -1,7 +1,7 @@
 import { USUAL_UNPLANNED_W, withSomethingMore } from '../answers/unplanned-load.js';
 import { decidingLimit } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
-import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+import type { Verdict } from '../verdict/verdict.js';
 import { SLOT_MINUTES } from './clock.js';
 import { momentsOfPlan } from './moments.js';
 import type { Timetable } from './timetable.js';
@@ -26,7 +26,12 @@ export interface SurpriseHarm {
   readonly limit: Limit;
 }
 
-/** Whether a plan survives one surprise: a guest switches on a hair dryer, at any moment, on any free outlet. */
+/**
+ * Whether a plan survives one surprise: a guest switches on a hair dryer, at any moment, on any free outlet.
+ *
+ * @param watts At the plug, W, without a start of its own.
+ * @returns Source: the limits of the check, as unplannedLoadsOf.
+ */
 export function surpriseIn(timetable: Timetable, watts = USUAL_UNPLANNED_W): Surprise {
   const { rig } = timetable.system.compiled;
   const { circuitsOn, limitsWith } = withSomethingMore(rig);
@@ -36,8 +41,9 @@ export function surpriseIn(timetable: Timetable, watts = USUAL_UNPLANNED_W): Sur
       const limit = decidingLimit(limitsWith({ supply, on }, circuit, watts));
       return limit ? [{ circuit: circuit.name, limit }] : [];
     });
-    const verdict = worstVerdict(own.map(({ limit }) => limit.verdict));
-    const worst = own.find(({ limit }) => limit.verdict === verdict);
+    const decider = decidingLimit(own.map(({ limit }) => limit));
+    const worst = own.find(({ limit }) => limit === decider);
+    const verdict = decider?.verdict ?? 'holds';
     return { from: from * SLOT_MINUTES, until: until * SLOT_MINUTES, verdict, worst };
   });
   const minutes = (all: readonly { readonly from: number; readonly until: number }[]): number =>

@@ -74,7 +74,9 @@ export function roomCycle(room: Cabin, unit: RatedUnit, weather: RoomWeather, ba
 /**
  * Minutes and energy to cool a room down from what it is to what is wanted, walls and contents included.
  *
- * @returns Undefined where the unit never gets there.
+ * @param fromC What it is, celsius.
+ * @returns min and Wh at the plug; undefined where the unit never gets there. Source: as roomCycle, with the deep capacity of
+ * reference/rooms.ts.
  */
 export function precooling(
   room: Cabin,
@@ -92,7 +94,15 @@ export function precooling(
 
 const MINUTES_PER_HOUR = 60;
 
-/** Share of the cooling that lowers the temperature; the rest dries the air. */
+/**
+ * Share of the cooling that lowers the temperature; the rest dries the air.
+ *
+ * @param humidityPercent Relative humidity, 0 to 100.
+ * @returns 0 to 1. Source: common practice (reference/rooms.ts), straight between its two points.
+ *
+ * @example
+ * sensibleShareAt(50); // 0.825
+ */
 export function sensibleShareAt(humidityPercent: number): number {
   const { dryPercent, dry, humidPercent, humid } = SENSIBLE_SHARE;
   const share = Math.min(1, Math.max(0, (humidityPercent - dryPercent) / (humidPercent - dryPercent)));

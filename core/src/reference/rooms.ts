@@ -20,6 +20,12 @@ export type RoomSize = keyof typeof ROOM_SIZES;
 /** Contents and walls hold more than the air: what has to be cooled down at first, over what cycles. Common practice, low. */
 export const DEEP_CAPACITY_TIMES = 5;
 
+/** Cooling over input of roof units, W per W: an EER of 8 to 10 (common practice, medium). */
+export const USUAL_COOLING_PER_W = 2.7;
+
+/** A hot day, to begin an estimate with. Common practice, no published source; sun on a cabin 300 to 1,500 W. */
+export const USUAL_ROOM = { insideC: 24, outsideC: 33, humidityPercent: 50, people: 2, sunW: 500 } as const;
+
 /** Heat of a person at rest, W. Source: ASHRAE Fundamentals, 70 to 130 W, from memory. */
 export const PERSON_W = 100;
 

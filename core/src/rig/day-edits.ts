@@ -78,16 +78,17 @@ const isPiece = (a: Placement, b: Placement): boolean =>
 
 /**
  * A day with a piece made longer or shorter, and pinned. A job that is done in one piece then takes so long; of one that is
- * split only the piece changes.
+ * split, or cut down, only the piece changes.
  */
 export function withPieceOf(day: Day, piece: Placement, minutes: number): Day {
   const wanted = Math.max(LEAST_MINUTES, minutes);
-  const isSplit = day.jobs.find(({ id }) => id === piece.job)?.maySplit === 'yes';
+  const job = day.jobs.find(({ id }) => id === piece.job);
+  const isPieceAlone = job?.maySplit === 'yes' || job?.leastMinutes !== undefined;
   return {
     ...day,
-    jobs: isSplit
+    jobs: isPieceAlone
       ? day.jobs
-      : day.jobs.map((job) => (job.id === piece.job ? { ...job, minutes: wanted } : job)),
+      : day.jobs.map((each) => (each.id === piece.job ? { ...each, minutes: wanted } : each)),
     plan: (day.plan ?? []).map((each) =>
       isPiece(each, piece) ? { ...each, minutes: wanted, pinned: 'yes' as const } : each,
     ),

@@ -18,6 +18,8 @@ import {
   ROOM_SIZES,
   roomCycle,
   THERMOSTAT_BAND_K,
+  USUAL_COOLING_PER_W,
+  USUAL_ROOM,
   type RoomSize,
 } from '@heliarch/core/estimating';
 import { ChoiceBar, type Choice } from '../choice-bar';
@@ -30,9 +32,6 @@ const SIZES = (Object.keys(ROOM_SIZES) as RoomSize[]).map((id): Choice<RoomSize>
   id,
   label: ROOM_SIZES[id].name,
 }));
-/** A usual summer's day, and a unit of that size gives three times what it draws. */
-const USUAL = { insideC: 24, outsideC: 33, humidityPercent: 50, people: 2, sunW: 500, timesInput: 2.7 };
-
 /** How a thermostat cycles a cooling unit, from the room and the weather; and how long it takes to cool it down first. */
 @Component({
   selector: 'heli-room-estimate',
@@ -97,12 +96,12 @@ export class RoomEstimate {
   protected readonly size = signal<RoomSize>('trailer');
   protected readonly form = new FormGroup({
     lossWPerK: new FormControl<Known>(ROOM_SIZES.trailer.lossWPerK.usual),
-    outsideC: new FormControl<Known>(USUAL.outsideC),
-    insideC: new FormControl<Known>(USUAL.insideC),
-    nowC: new FormControl<Known>(USUAL.outsideC),
-    humidityPercent: new FormControl<Known>(USUAL.humidityPercent),
-    sunW: new FormControl<Known>(USUAL.sunW),
-    people: new FormControl<Known>(USUAL.people),
+    outsideC: new FormControl<Known>(USUAL_ROOM.outsideC),
+    insideC: new FormControl<Known>(USUAL_ROOM.insideC),
+    nowC: new FormControl<Known>(USUAL_ROOM.outsideC),
+    humidityPercent: new FormControl<Known>(USUAL_ROOM.humidityPercent),
+    sunW: new FormControl<Known>(USUAL_ROOM.sunW),
+    people: new FormControl<Known>(USUAL_ROOM.people),
     capacityW: new FormControl<Known>(null),
     inputW: new FormControl<Known>(null),
   });
@@ -133,9 +132,9 @@ export class RoomEstimate {
       const watts = Math.round(this.watts());
       this.form.patchValue({
         inputW: watts,
-        capacityW: Math.round(watts * USUAL.timesInput),
-        outsideC: this.outdoorC() ?? USUAL.outsideC,
-        nowC: this.outdoorC() ?? USUAL.outsideC,
+        capacityW: Math.round(watts * USUAL_COOLING_PER_W),
+        outsideC: this.outdoorC() ?? USUAL_ROOM.outsideC,
+        nowC: this.outdoorC() ?? USUAL_ROOM.outsideC,
       });
     });
   }
