@@ -127,8 +127,20 @@ async function* day(page: Page): AsyncGenerator<string> {
     await page.getByRole('radio', { name: panel }).check();
     yield `Day, ${panel}`;
   }
+  await page.getByRole('button', { name: 'Sky, charge, supplies …' }).click();
+  await page.getByRole('textbox', { name: 'Date' }).click();
+  await expect(page.getByRole('link', { name: 'Today' }).or(page.getByText('Today'))).toBeVisible();
+  yield 'Day, with a date to be picked';
+  await page.keyboard.press('Escape');
+  await page.getByRole('textbox', { name: 'Begins at' }).click();
+  await expect(page.getByText('Now', { exact: true })).toBeVisible();
+  yield 'Day, with a time to be picked';
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Close' }).click();
   await aside.getByRole('button', { name: /^Lunch/ }).click();
   await expect(page.getByRole('dialog', { name: 'Lunch' })).toBeVisible();
+  await page.getByRole('button', { name: '… to cool a room?' }).click();
+  await expect(page.getByRole('button', { name: 'Take this cycle for the load' })).toBeVisible();
   yield 'Day, with the sheet of a job';
   await page.getByRole('button', { name: 'Close' }).click();
 }

@@ -1,5 +1,12 @@
 import { formatPercent, type Day, type NumberStyle } from '@heliarch/core';
-import { energyWords, SLOT_MINUTES, slotsOf, timeInPlan, type DayPlan } from '@heliarch/core/scheduling';
+import {
+  energyWords,
+  SLOT_MINUTES,
+  slotsOf,
+  timeInPlan,
+  whOf,
+  type DayPlan,
+} from '@heliarch/core/scheduling';
 import type { BarePlot, PlotAxis, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
 
 const SUN_PX = 52;
@@ -8,7 +15,6 @@ const CHARGE_PX = 96;
 const HEADROOM = 1.08;
 /** Of a share beyond this nothing more is to be seen. */
 const MOST_SHARE = 1.3;
-const HOURS_OF_A_SLOT = SLOT_MINUTES / 60;
 
 const along = (day: Day): PlotAxis => ({ label: '', from: 0, to: slotsOf(day) });
 const points = (values: readonly number[]): readonly PlotPoint[] => values.map((y, x) => ({ x, y }));
@@ -17,10 +23,8 @@ const points = (values: readonly number[]): readonly PlotPoint[] => values.map((
 export function sunPlot(style: NumberStyle, day: Day, { solarW, thrownW }: DayPlan): BarePlot {
   const top = Math.max(1, ...solarW) * HEADROOM;
   const used = solarW.map((watts, slot) => watts - (thrownW[slot] ?? 0));
-  const sum = (values: readonly number[]): number =>
-    values.reduce((all, watts) => all + watts, 0) * HOURS_OF_A_SLOT;
   return {
-    spoken: `The sun gives ${energyWords(style, sum(solarW))}, of which ${energyWords(style, sum(thrownW))} finds no room.`,
+    spoken: `The sun gives ${energyWords(style, whOf(solarW))}, of which ${energyWords(style, whOf(thrownW))} finds no room.`,
     height: SUN_PX,
     x: along(day),
     y: { label: '', from: 0, to: top },

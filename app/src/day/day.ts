@@ -8,6 +8,7 @@ import {
   energyWords,
   ENERGY_WORDS,
   SLOT_MINUTES as SLOT,
+  whOf,
   theElement,
   momentInPlan,
   sunUseWords,
@@ -109,10 +110,10 @@ export class Day {
     return day ? assumptionWords(this.state.rig(), day) : [];
   });
 
-  /** What to do with sun that is thrown away. */
+  /** What to do with sun that is thrown away; undefined until it is known. */
   protected readonly sunUses = computed(() => {
     const [day, review] = [this.state.day(), this.state.review()];
-    if (!day || !review) return [];
+    if (!day || !review) return undefined;
     return review.sunUses.map((use) => sunUseWords(this.numberStyle, this.state.rig(), day, use));
   });
 
@@ -227,7 +228,7 @@ export class Day {
   private factsOf(day: DayOfRig, plan: DayPlan) {
     const { charge, fullWh, generatorMinutes, directSunWh, lowest, pieces, thrownW } = plan;
     const slack = Math.min(...pieces.filter(({ later }) => later > 0).map(({ later }) => later));
-    const thrownWh = thrownW.reduce((sum, watts) => sum + watts, 0) * (SLOT / MINUTES_OF_AN_HOUR);
+    const thrownWh = whOf(thrownW);
     return {
       lowest: `${formatPercent(this.numberStyle, lowest.wh / fullWh)} at ${momentInPlan(day, lowest.minutes)}`,
       worst: formatPercent(this.numberStyle, Math.min(...charge.worst) / fullWh),
@@ -258,7 +259,6 @@ function deciderOf({ moments }: DayPlan, { begin, minutes }: PlannedPiece): stri
   return name === undefined ? undefined : capitalised(theElement(name));
 }
 
-const MINUTES_OF_AN_HOUR = 60;
 /** Less sun than this is not worth a word. */
 const LITTLE_WH = 100;
 const DATE = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });

@@ -40,6 +40,7 @@ const FIELDS = [
   'repeats',
   'onDay',
   'keepsHours',
+  'with',
   'meal',
 ];
 

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import {
+  afterEveryRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { format, isValid, parse } from 'date-fns';
@@ -10,6 +19,7 @@ import { FieldStyles } from '../library/field-styles';
 import { LibraryStyles } from '../library/library-styles';
 import { PickerStyles } from '../library/picker-styles';
 import { UnitChoice } from '../unit-choice';
+import { speakPanel } from './spoken-panel';
 
 /** As a rig file has them. */
 const IN_FILE = { time: 'HH:mm', date: 'yyyy-MM-dd' } as const;
@@ -65,6 +75,7 @@ export class MomentPicker {
     const i18n = inject(NzI18nService);
     i18n.setLocale(en_GB);
     i18n.setDateLocale(enGB);
+    afterEveryRender(() => speakPanel(this.kind() === 'date' ? 'Pick a date' : 'Pick a time'));
     effect(() => {
       const at = parse(this.text(), IN_FILE[this.kind()], new Date());
       this.control.setValue(isValid(at) ? at : null, { emitEvent: false });

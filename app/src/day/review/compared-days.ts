@@ -3,21 +3,13 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { of, type Observable } from 'rxjs';
 import { formatPercent } from '@heliarch/core';
-import {
-  energyWords,
-  ENERGY_WORDS,
-  momentInPlan,
-  SLOT_MINUTES,
-  type DayPlan,
-} from '@heliarch/core/scheduling';
+import { energyWords, ENERGY_WORDS, momentInPlan, whOf, type DayPlan } from '@heliarch/core/scheduling';
 import { Answers, type Answer } from '../../answers/answers';
 import { latest } from '../../answers/latest';
 import { NamedTable } from '../../components/library/named-table';
 import { Select } from '../../components/select/select';
 import { UnitChoice } from '../../components/unit-choice';
 import { DayState } from '../day-state';
-
-const MINUTES_OF_AN_HOUR = 60;
 
 interface Line {
   readonly what: string;
@@ -129,8 +121,6 @@ export class ComparedDays {
     day: Parameters<typeof momentInPlan>[0],
   ): readonly (readonly [what: string, words: string])[] {
     const percent = (wh: number): string => formatPercent(this.numberStyle, wh / plan.fullWh);
-    const thrownWh =
-      plan.thrownW.reduce((sum, watts) => sum + watts, 0) * (SLOT_MINUTES / MINUTES_OF_AN_HOUR);
     const slack = plan.pieces.filter(({ later }) => later > 0).map(({ later }) => later);
     const failing = plan.moments.filter(({ verdict }) => verdict !== 'holds').length;
     return [
@@ -142,7 +132,7 @@ export class ComparedDays {
       ['At the end', percent(plan.charge.stated.at(-1) ?? 0)],
       ['Generator', `${plan.generatorMinutes} min`],
       ['Sun used as it comes', energyWords(this.numberStyle, plan.directSunWh)],
-      ['Sun thrown away', energyWords(this.numberStyle, thrownWh)],
+      ['Sun thrown away', energyWords(this.numberStyle, whOf(plan.thrownW))],
       ['Least slack', slack.length > 0 ? `${Math.min(...slack)} min` : 'none'],
       ['A grey hour', plan.survivesGreyHour ? 'does no harm' : 'is too much'],
     ];
