@@ -84,6 +84,12 @@ export class LoadList {
     return row.notFed ? { mark: 'not-fed', words: `not on this supply: ${row.notFed}` } : row.outlook;
   }
 
+  /** Its line keeps its room until it is there: no row moves from under a finger. */
+  protected isWorkedOut(row: LoadRow): boolean {
+    const status = this.asked()?.status;
+    return !row.isOn && (status === undefined || status === 'asked' || status === 'so-far');
+  }
+
   protected isHeldOff({ load }: LoadRow): boolean {
     return this.state.scene().on.some((entry) => entry.load === load.id && entry.heldOff === 'yes');
   }
