@@ -15,6 +15,7 @@ const LAYERS = [
   'sizes',
   'energy',
   'day',
+  'now',
   'rehearse',
   'logbook',
   'wording',
@@ -59,12 +60,12 @@ module.exports = {
     },
     {
       name: 'nothing-reaches-into-core',
-      comment: 'core is used by its five public surfaces only',
+      comment: 'core is used by its public surfaces only',
       severity: 'error',
       from: { pathNot: '^core/' },
       to: {
         path: '^core/src/',
-        pathNot: '^core/src/(index|editing|estimating|explaining|exporting|planning|scheduling)\\.ts$',
+        pathNot: '^core/src/(index|editing|estimating|explaining|exporting|planning|scheduling|switching)\\.ts$',
       },
     },
     {

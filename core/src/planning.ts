@@ -13,3 +13,8 @@ export { waysToFit } from './fit/ways-to-fit.js';
 export { combinationsOf } from './sets/combinations.js';
 export { turnsOf } from './sets/turns.js';
 export { whoRunsWithWhom } from './sets/pairs.js';
+export { canSwitchOn } from './now/can-switch-on.js';
+export { overloadsOf } from './now/overloads.js';
+export { tripCauses } from './now/trip-causes.js';
+export { unexplainedPower } from './now/unexplained-power.js';
+export { wayBackOf } from './now/way-back.js';

@@ -23,7 +23,8 @@ import type {
 import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
-import type { Contingencies, LoadAnswer, OnSupply } from '../workers/rig-questions';
+import type { MeterReading, Trip, UnexplainedPower } from '@heliarch/core/switching';
+import type { AtTheSwitch, Contingencies, LoadAnswer, OnSupply, WentDark } from '../workers/rig-questions';
 
 /** How far a question is: asked, answered in part, answered, stopped by hand, or failed with what went wrong. */
 export type Answer<T> =
@@ -145,6 +146,22 @@ export class Answers {
     piece: Pick<Placement, 'job' | 'begin'>,
   ): Observable<Answer<readonly number[]>> {
     return this.ask(rig, (questions) => questions.placesOfPiece(day, piece));
+  }
+
+  atTheSwitch(rig: Rig, scene: CheckScene): Observable<Answer<AtTheSwitch>> {
+    return this.ask(rig, (questions, progress, soFar) => questions.atTheSwitch(scene, progress, soFar));
+  }
+
+  unexplainedPower(
+    rig: Rig,
+    scene: CheckScene,
+    reading: MeterReading,
+  ): Observable<Answer<UnexplainedPower | undefined>> {
+    return this.ask(rig, (questions) => questions.unexplainedPower(scene, reading));
+  }
+
+  wentDark(rig: Rig, trip: Trip): Observable<Answer<WentDark>> {
+    return this.ask(rig, (questions) => questions.wentDark(trip));
   }
 
   private askSearch<T>(

@@ -1,3 +1,4 @@
+import { minutesOfPlanAt } from '../components/minutes-of-plan';
 import { type Day, type Job, type Load, type Rig } from '@heliarch/core';
 import {
   slotsOf,
@@ -132,11 +133,6 @@ export function jobTerms(day: Day, job: Job): string {
 
 /** Now, where it is within the plan, in per cent of it. */
 export function nowIn(day: Day, now: Date): number | undefined {
-  const [year = 0, month = 1, date = 1] = day.date.split('-').map(Number);
-  const [hours = 0, minutes = 0] = day.begins.split(':').map(Number);
-  const since = (now.getTime() - new Date(year, month - 1, date, hours, minutes).getTime()) / MS_OF_A_MINUTE;
-  const total = slotsOf(day) * SLOT_MINUTES;
-  return since >= 0 && since < total ? atMinute(day, since) : undefined;
+  const minutes = minutesOfPlanAt(day, now);
+  return minutes === undefined ? undefined : atMinute(day, minutes);
 }
-
-const MS_OF_A_MINUTE = 60_000;

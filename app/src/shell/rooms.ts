@@ -1,17 +1,20 @@
 import type { Routes } from '@angular/router';
 
-/** The rooms that are built, in the order of the work. A room that is not built is not shown. */
+/**
+ * The rooms that are built, in the order of the work. A room that is not built is not shown. On the phone what is done in
+ * passing stands under the thumb, and what is done at a table behind one more touch.
+ */
 export const ROOMS: Routes = [
   {
     path: 'rig',
     title: 'Rig · Heliarch',
-    data: { label: 'Rig' },
+    data: { label: 'Rig', isBehindMore: true },
     loadComponent: () => import('../rig/rig').then((room) => room.RigRoom),
   },
   {
     path: 'loads',
     title: 'Loads · Heliarch',
-    data: { label: 'Loads' },
+    data: { label: 'Loads', isBehindMore: true },
     loadComponent: () => import('../loads/loads').then((room) => room.Loads),
   },
   {
@@ -25,6 +28,12 @@ export const ROOMS: Routes = [
     title: 'Day · Heliarch',
     data: { label: 'Day' },
     loadComponent: () => import('../day/day').then((room) => room.Day),
+  },
+  {
+    path: 'now',
+    title: 'Now · Heliarch',
+    data: { label: 'Now', onPhone: -1 },
+    loadComponent: () => import('../now/now').then((room) => room.Now),
   },
   { path: '**', redirectTo: 'together' },
 ];

@@ -6,6 +6,7 @@ import { MoonOutline, RollbackOutline, SearchOutline, SunOutline } from '@ant-de
 import { RigSession } from '../storage/rig-session';
 import { CautionDrawer } from './caution-drawer';
 import { NoticeLine } from './notice-line';
+import { MoreRooms } from './more-rooms';
 import { NewerBuild } from './newer-build';
 import { DefectPanel } from './defect-panel';
 import { Defects } from './defects';
@@ -37,6 +38,7 @@ import { UnitChoice } from '../components/unit-choice';
     FirstRun,
     HandOver,
     KeysSheet,
+    MoreRooms,
     NoticeLine,
     NzIconDirective,
     RigMenu,

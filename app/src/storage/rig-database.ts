@@ -15,6 +15,8 @@ export interface StoredRig {
   history?: UndoHistory | undefined;
   /** The last edit that the rig could not take. */
   refused?: RefusedEdit | undefined;
+  /** What is on by one's own ticks: of this browser, in no file. */
+  atSwitch?: unknown;
 }
 
 /** As version 1 kept it: a date compares badly as a key once it has been cloned. */

@@ -147,6 +147,18 @@ export class RigRepository {
     });
   }
 
+  /** What is on by one's own ticks, as it lies there, whenever it changes in this tab or another. */
+  atSwitch$(id: string): Observable<unknown> {
+    return from(liveQuery(async () => (await this.database.rigs.get(id))?.atSwitch));
+  }
+
+  /** Keeps it beside the rig; of a rig that is not kept, nothing is. */
+  async keepAtSwitch(id: string, atSwitch: unknown): Promise<void> {
+    await this.writable(async () => {
+      await this.database.rigs.update(id, { atSwitch });
+    });
+  }
+
   private async opened(): Promise<void> {
     await this.database.open();
     if (this.database.isNewer()) throw new NewerStorage();
@@ -165,7 +177,7 @@ export class RigRepository {
 
   private async put({ rig, history }: Work, revision: number): Promise<KeptRig> {
     const savedAt = Date.now();
-    const refused = (await this.database.rigs.get(rig.id))?.refused;
+    const { refused, atSwitch } = (await this.database.rigs.get(rig.id)) ?? {};
     const sequence = await this.nextSequence();
     await this.database.rigs.put({
       id: rig.id,
@@ -176,6 +188,7 @@ export class RigRepository {
       document: rig,
       history,
       ...(refused && { refused }),
+      ...(atSwitch !== undefined && { atSwitch }),
     });
     this.looked.set(rig.id, { revision, isReadable: true });
     return {

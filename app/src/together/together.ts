@@ -16,7 +16,7 @@ import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { keepTogether } from '../components/keep-together';
 import { LimitLadder } from '../components/limit-ladder';
 import { Beside } from './beside';
-import { ChargeReading } from './charge-reading';
+import { ChargeReading } from '../components/charge-reading';
 import { LeastChangeLine } from './ways-to-fit/least-change-line';
 import { WaysForSet } from './ways-to-fit/ways-for-set';
 import { LoadList } from './load-list';

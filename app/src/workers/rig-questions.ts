@@ -41,19 +41,34 @@ import {
 import { leftBeside } from '@heliarch/core/editing';
 import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
 import {
+  canSwitchOn,
   combinationsOf,
   enoughSizes,
   oneChangeAway,
+  overloadsOf,
   placesOfPiece,
   planAsKept,
   planOfDay,
   proofOfPlan,
   reviewOfPlan,
+  tripCauses,
   turnsOf,
+  unexplainedPower,
+  wayBackOf,
   waysToFit,
   whoRunsWithWhom,
 } from '@heliarch/core/planning';
 import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
+import {
+  sceneOf,
+  type MeterReading,
+  type Overload,
+  type StepBack,
+  type SwitchOn,
+  type Trip,
+  type TripCauses,
+  type UnexplainedPower,
+} from '@heliarch/core/switching';
 
 import { linearSolver } from './linear-solver';
 
@@ -85,6 +100,17 @@ export interface LoadAnswer {
   readonly alone: CheckResult;
   /** Undefined where it is on. */
   readonly outlook: Outlook | undefined;
+}
+
+/** What can be switched on beside what is on, and what of that cannot stay on. */
+export interface AtTheSwitch {
+  readonly answers: readonly SwitchOn[];
+  readonly overloads: readonly Overload[];
+}
+
+/** What may have opened, and the way back from the first of them. */
+export interface WentDark extends TripCauses {
+  readonly wayBack: readonly StepBack[];
 }
 
 /** The questions about a rig that take longer than a tick, as a worker answers them: one compiled rig for all. */
@@ -231,6 +257,25 @@ export class RigQuestions {
 
   placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {
     return placesOfPiece(this.rigInUse, day, piece);
+  }
+
+  /** @param soFar Told before the changes that make room are known. */
+  atTheSwitch(scene: CheckScene, progress: Progress, soFar: (found: AtTheSwitch) => void): AtTheSwitch {
+    const overloads = overloadsOf(this.rigInUse, scene);
+    const tell = (answers: readonly SwitchOn[]): void => soFar({ answers, overloads });
+    return { answers: canSwitchOn(this.rigInUse, scene, tell, throttled(progress)), overloads };
+  }
+
+  unexplainedPower(scene: CheckScene, reading: MeterReading): UnexplainedPower | undefined {
+    return unexplainedPower(this.rigInUse, scene, reading);
+  }
+
+  wentDark(trip: Trip): WentDark {
+    const charge = trip.percent === undefined ? undefined : { percent: trip.percent, atS: trip.atS };
+    const scene = sceneOf({ supply: trip.supply, on: trip.on, charge });
+    const found = tripCauses(this.rigInUse, scene, trip.started, trip.observation);
+    const [first] = found.causes;
+    return { ...found, wayBack: first ? wayBackOf(this.rigInUse, scene, trip.started, first) : [] };
   }
 
   private get rigInUse(): CompiledRig {

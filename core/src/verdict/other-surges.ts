@@ -44,6 +44,9 @@ export function stalled(consumer: Consumer): Consumer | undefined {
   });
 }
 
+/** Whether it may stall when it is started soon after a stop: its pressure must fall first. */
+export const mayStall = ({ parts }: Consumer): boolean => parts.some(canStall);
+
 function canStall({ part }: ConsumerPart): boolean {
   const { family, startTorqueShare } = kindOfPart(part.kind);
   const isRotor = family === 'Compressors' && startTorqueShare !== undefined;

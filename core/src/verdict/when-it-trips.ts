@@ -7,8 +7,8 @@ export type TripsWhen =
   | { readonly pace: 'at-once' | 'seconds' | 'minutes' | 'hours'; readonly withinS: number }
   | { readonly pace: 'unknown' };
 
-const AT_ONCE_S = 2;
-const SECONDS_UP_TO_S = 100;
+export const AT_ONCE_S = 2;
+export const SECONDS_UP_TO_S = 100;
 const MINUTES_UP_TO_S = 5400;
 
 /**

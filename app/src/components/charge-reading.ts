@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatDuration, type Scene } from '@heliarch/core';
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from './unit-choice';
 import { ChargeEntry, type ChargeRead } from './charge-entry';
 
 const MS_PER_SECOND = 1000;

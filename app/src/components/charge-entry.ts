@@ -10,8 +10,8 @@ import {
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import type { Scene } from '@heliarch/core';
-import { QuantityControl, type Known } from '../components/quantity/quantity-control';
-import { TimeOfDay } from '../components/time-of-day';
+import { QuantityControl, type Known } from './quantity/quantity-control';
+import { TimeOfDay } from './time-of-day';
 
 export interface ChargeRead {
   readonly percent: number;

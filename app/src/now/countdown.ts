@@ -1,0 +1,19 @@
+const SECONDS_PER_MINUTE = 60;
+const SECONDS_PER_HOUR = 3600;
+
+/**
+ * What is left of a clock as it counts down.
+ *
+ * @example
+ * countdown(232); // '3:52'
+ * countdown(3670); // '1:01:10'
+ */
+export function countdown(seconds: number): string {
+  const left = Math.max(0, Math.ceil(seconds));
+  const two = (value: number): string => String(value).padStart(2, '0');
+  const minutes = Math.floor((left % SECONDS_PER_HOUR) / SECONDS_PER_MINUTE);
+  const rest = two(left % SECONDS_PER_MINUTE);
+  return left >= SECONDS_PER_HOUR
+    ? `${Math.floor(left / SECONDS_PER_HOUR)}:${two(minutes)}:${rest}`
+    : `${minutes}:${rest}`;
+}

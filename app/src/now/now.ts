@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { capitalised, formatNumber, powerFlowsOf, theLoad } from '@heliarch/core';
+import { AnswerState } from '../components/answer-state';
+import type { Choice } from '../components/choice-bar';
+import { Select } from '../components/select/select';
+import { UnitChoice } from '../components/unit-choice';
+import { CanSwitchOn } from './can-switch-on';
+import { ClockList } from './clock-list';
+import { ItWentDark } from './dark/it-went-dark';
+import { KeptTrips } from './dark/kept-trips';
+import { MeterLine } from './meter-line';
+import { NowState } from './now-state';
+import { OnNow } from './on-now';
+import { PlannedLine } from './planned-line';
+import { ChargeLine } from './charge-line';
+import { GuestLine } from './guest-line';
+
+/** The room of the moment at the switch: what is on, what can join it, and what to do when it went dark. */
+@Component({
+  selector: 'heli-now',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    AnswerState,
+    CanSwitchOn,
+    ChargeLine,
+    ClockList,
+    GuestLine,
+    ItWentDark,
+    KeptTrips,
+    MeterLine,
+    OnNow,
+    PlannedLine,
+    Select,
+  ],
+  providers: [NowState],
+  templateUrl: './now.html',
+  styleUrl: './now.css',
+  host: { '[class.far]': 'isFar()' },
+})
+export class Now {
+  protected readonly state = inject(NowState);
+  private readonly router = inject(Router);
+  private readonly units = inject(UnitChoice);
+
+  /** What the address asks for: the way back from the dark, or the trips that are kept. */
+  readonly view = input<string>();
+  /** As large as it takes to be read from two metres. */
+  protected readonly isFar = signal(false);
+
+  protected readonly supplies = computed(() =>
+    this.state.rig().supplies.map(({ id, name }): Choice => ({ id, label: name })),
+  );
+  protected readonly hasBattery = computed(() => this.state.rig().batteries.length > 0);
+  protected readonly trips = computed(() => this.state.at().trips.length);
+  protected readonly lastChange = computed(() => {
+    const label = this.state.lastChange();
+    return label === undefined ? undefined : capitalised(label);
+  });
+
+  protected readonly watts = computed(() => {
+    const { fromBatteryW, fromSourceW } = powerFlowsOf(this.state.result());
+    return formatNumber(this.units.numbers, Math.max(fromBatteryW, fromSourceW), 0);
+  });
+
+  /** What is on is in trouble by itself: said above every answer about something more. */
+  protected readonly trouble = computed(() => {
+    const { verdict, decider } = this.state.result();
+    if (verdict === 'holds' || !decider || this.state.at().on.length === 0) return undefined;
+    return verdict === 'tight'
+      ? `What is on may trip by itself, at ${theLoad(decider.element.name)}.`
+      : `What is on is too much for ${theLoad(decider.element.name)}.`;
+  });
+
+  protected goTo(view: 'dark' | 'trips' | null): void {
+    void this.router.navigate([], { queryParams: { view } });
+  }
+}

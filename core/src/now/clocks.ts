@@ -1,0 +1,138 @@
+import { restartWaitOf } from '../electrical/restart-wait.js';
+import { consumerOf } from '../electrical/consumer.js';
+import { systemOfLoad } from '../electrical/voltage-of-load.js';
+import { CONTINUOUS_MINUTES } from '../reference/breaker-curves.js';
+import { PRESSURE_FALLS_S } from '../reference/rough-use.js';
+import { loadOf } from '../rig/lookup.js';
+import type { Load, Rig } from '../rig/schema.js';
+import { mayStall } from '../verdict/other-surges.js';
+import type { AtSwitch } from './at-switch.js';
+import type { Overload } from './overloads.js';
+
+const SECONDS_PER_MINUTE = 60;
+
+/** Why a load that is off waits before it is switched on again. */
+export interface RestartWait {
+  /** Its own wait, or that of a soft starter; the pressure of its compressor; the inverter, after a start. */
+  readonly why: 'restart' | 'pressure' | 'recovery';
+  readonly untilS: number;
+}
+
+/**
+ * Until when a load waits; undefined where it need not.
+ *
+ * @param nowS Seconds since 1970.
+ * @param recoveryS The rest of the inverter between two starts, where its start takes a surge rating.
+ * Source: as entered; reference/soft-starters.ts and rough-use.ts, common practice.
+ */
+export function waitOf(
+  rig: Rig,
+  at: Pick<AtSwitch, 'off' | 'surgeAtS'>,
+  loadId: string,
+  nowS: number,
+  recoveryS?: number,
+): RestartWait | undefined {
+  const offAtS = at.off.find(({ load }) => load === loadId)?.atS;
+  const own = offAtS === undefined ? undefined : ownWait(rig, loadOf(rig, loadId), offAtS);
+  const recovery: RestartWait | undefined =
+    recoveryS === undefined || at.surgeAtS === undefined
+      ? undefined
+      : { why: 'recovery', untilS: at.surgeAtS + recoveryS };
+  const waits = [own, recovery].flatMap((wait) => (wait && wait.untilS > nowS ? [wait] : []));
+  return waits.reduce<RestartWait | undefined>(
+    (longest, wait) => (longest && longest.untilS >= wait.untilS ? longest : wait),
+    undefined,
+  );
+}
+
+function ownWait(rig: Rig, load: Load, offAtS: number): RestartWait | undefined {
+  const waitS = restartWaitOf(load);
+  if (waitS > 0) return { why: 'restart', untilS: offAtS + waitS };
+  return mayStall(consumerOf(load, systemOfLoad(rig, load)))
+    ? { why: 'pressure', untilS: offAtS + PRESSURE_FALLS_S }
+    : undefined;
+}
+
+/** Something that ends at a moment. */
+export interface Clock {
+  readonly id: string;
+  readonly of: 'wait' | 'timer' | 'stage' | 'three-hours' | 'overload';
+  /** The load, or the part of the system, by its name. */
+  readonly name: string;
+  readonly loadId?: string;
+  readonly endsS: number;
+  readonly why?: RestartWait['why'];
+  /** Which stage of a programme. */
+  readonly stage?: string;
+}
+
+/**
+ * Every clock that runs, the first to end first.
+ *
+ * @param nowS Seconds since 1970; what ended before is left out, but for timers, which are told once.
+ * @param overloads What is carried for a while only, of what is on.
+ */
+export function clocksOf(
+  rig: Rig,
+  at: AtSwitch,
+  nowS: number,
+  overloads: readonly Overload[] = [],
+): readonly Clock[] {
+  return [
+    ...waits(rig, at, nowS),
+    ...at.timers.map(({ load, endsS }): Clock => ({
+      id: `timer ${load}`,
+      of: 'timer',
+      name: loadOf(rig, load).name,
+      loadId: load,
+      endsS,
+    })),
+    ...stages(rig, at, nowS),
+    ...overloads.map((overload) => overloadClock(at, overload)),
+  ].sort((a, b) => a.endsS - b.endsS);
+}
+
+function waits(rig: Rig, at: AtSwitch, nowS: number): readonly Clock[] {
+  return at.off.flatMap(({ load }) => {
+    const wait = waitOf(rig, at, load, nowS);
+    return wait
+      ? [
+          {
+            id: `wait ${load}`,
+            of: 'wait' as const,
+            name: loadOf(rig, load).name,
+            loadId: load,
+            endsS: wait.untilS,
+            why: wait.why,
+          },
+        ]
+      : [];
+  });
+}
+
+/** A programme goes through its stages from the moment it was switched on. */
+function stages(rig: Rig, { on }: AtSwitch, nowS: number): readonly Clock[] {
+  return on.flatMap(({ load, sinceS }) => {
+    const { name, programme, states = [] } = loadOf(rig, load);
+    let endsS = sinceS;
+    for (const { state, minutes } of programme?.stages ?? []) {
+      endsS += minutes * SECONDS_PER_MINUTE;
+      if (endsS <= nowS) continue;
+      const stage = states.find(({ id }) => id === state)?.name ?? state;
+      return [{ id: `stage ${load}`, of: 'stage' as const, name, loadId: load, endsS, stage }];
+    }
+    return [];
+  });
+}
+
+/** An overload lasts from when the last of its loads was switched on: what ran before was less. */
+function overloadClock({ on }: AtSwitch, { elementId, name, kind, lastsS, loadIds }: Overload): Clock {
+  const isIn = new Set(loadIds);
+  const sinceS = Math.max(0, ...on.filter(({ load }) => isIn.has(load)).map((each) => each.sinceS));
+  return {
+    id: `${kind} ${elementId}`,
+    of: kind,
+    name,
+    endsS: sinceS + (kind === 'three-hours' ? CONTINUOUS_MINUTES * SECONDS_PER_MINUTE : lastsS),
+  };
+}

@@ -1,0 +1,66 @@
+import { secondsToTrip } from '../electrical/breaker.js';
+import { secondsCarried, wattsPerVA } from '../electrical/surge-tiers.js';
+import { breakerConstants, CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
+import type { CompiledRig } from '../system/compile.js';
+import { ampsThrough, runningThrough } from '../system/flow.js';
+import { RunningSet } from '../system/running-set.js';
+import type { BreakerElement, SeriesElement } from '../system/series-elements.js';
+import { situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
+
+const SECONDS_PER_MINUTE = 60;
+
+/** Something that is carried for a while and not for ever. */
+export interface Overload {
+  readonly elementId: string;
+  readonly name: string;
+  readonly kind: 'three-hours' | 'overload';
+  /** How long it is carried at worst, s. */
+  readonly lastsS: number;
+  /** The loads through it. */
+  readonly loadIds: readonly string[];
+}
+
+/**
+ * What is on and cannot stay on: a breaker or an inverter beyond its rating at the pessimistic edge, with the time until it
+ * may open from cold, and what is over 80 % of a breaker, which is for less than three hours.
+ *
+ * @returns One for each element, the overload where it is both. Source: methods.md 4.3 and 4.4.
+ */
+export function overloadsOf(compiled: CompiledRig, scene: CheckScene): readonly Overload[] {
+  const situation = situationOf(compiled.on(scene.supply), scene);
+  const running = new RunningSet(situation.consumers);
+  const over = new Set(
+    steadyLimitsOf(situation, situation.consumers).flatMap(({ verdict, element, kind }) =>
+      verdict === 'holds' || kind === 'continuous-rule' ? [] : [element.id],
+    ),
+  );
+  return situation.elements.flatMap((element): readonly Overload[] => {
+    const loadIds = running.through(element.members).map(({ load }) => load.id);
+    const about = { elementId: element.id, name: element.name, loadIds };
+    const lastsS = over.has(element.id) ? secondsUntilItMayOpen(element, running) : undefined;
+    if (lastsS !== undefined && Number.isFinite(lastsS)) return [{ ...about, kind: 'overload', lastsS }];
+    return isOverEightyPercent(element, running)
+      ? [{ ...about, kind: 'three-hours', lastsS: CONTINUOUS_MINUTES * SECONDS_PER_MINUTE }]
+      : [];
+  });
+}
+
+function secondsUntilItMayOpen(element: SeriesElement, running: RunningSet): number | undefined {
+  if (element.kind === 'inverter' || element.kind === 'generator') {
+    const { va, watts } = runningThrough(element, running);
+    return secondsCarried(element.rating, Math.max(va.hi, watts.hi / wattsPerVA(element.rating)));
+  }
+  if (!isBreaker(element)) return undefined;
+  const { protection } = element;
+  const amps = ampsThrough(element, runningThrough(element, running).va).hi;
+  return secondsToTrip(breakerConstants(protection.curve, protection.amps).may, amps / protection.amps);
+}
+
+function isOverEightyPercent(element: SeriesElement, running: RunningSet): boolean {
+  if (!isBreaker(element) || !element.hasContinuousRule) return false;
+  const amps = ampsThrough(element, runningThrough(element, running).va).hi;
+  return amps > CONTINUOUS_SHARE * element.protection.amps;
+}
+
+const isBreaker = (element: SeriesElement): element is BreakerElement =>
+  'hasContinuousRule' in element && 'protection' in element;

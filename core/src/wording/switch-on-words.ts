@@ -1,0 +1,165 @@
+import type { RestartWait } from '../now/clocks.js';
+import type { MakesRoom } from '../now/room-for.js';
+import type { Added, SwitchOn } from '../now/can-switch-on.js';
+import type { NumberStyle } from '../quantity/number-style.js';
+import { capitalised } from '../quantity/format.js';
+import { loadOf, supplyOf } from '../rig/lookup.js';
+import { inSentence, theElement, theLoad } from '../rig/names-in-sentences.js';
+import type { Rig } from '../rig/schema.js';
+import type { Limit } from '../verdict/limit.js';
+import { listNames, margin, spareOrOver } from './explain.js';
+import { ODDS_WORDS } from './lean-words.js';
+import { stateWatts } from './outlook-words.js';
+
+/** The answer to "Can I switch this on?" as a person reads it in passing. */
+export interface SwitchOnWords {
+  readonly mark: 'holds' | 'later' | 'tight' | 'trips' | 'not-fed';
+  /** Yes; Not yet, 4 min; It may trip; No. */
+  readonly word: string;
+  /** The one change that makes it yes, as it is done. */
+  readonly change: string;
+  /** Why, and with what to spare. */
+  readonly detail: string;
+  /** What else has to be known before the hand moves. */
+  readonly beside: readonly string[];
+}
+
+const SECONDS_PER_MINUTE = 60;
+
+/**
+ * @param wait Until when the load has to wait, where it has to.
+ * @param nowS Seconds since 1970.
+ * @param clock A moment as the time of the day.
+ *
+ * @example
+ * // { word: 'It may trip', change: 'Dust extractor off, then yes.', detail: 'As entered 135 W over.' }
+ */
+export function switchOnWords(
+  style: NumberStyle,
+  rig: Rig,
+  answer: SwitchOn,
+  wait: RestartWait | undefined,
+  nowS: number,
+  clock: (seconds: number) => string,
+): SwitchOnWords {
+  if (answer.answer === 'not-here')
+    return {
+      mark: 'not-fed',
+      word: 'No',
+      change: roomWords(style, rig, answer),
+      detail: `Not on ${supplyName(answer.because)}`,
+      beside: [],
+    };
+  const beside = besideWords(rig, answer);
+  if (wait && answer.answer === 'yes')
+    return {
+      mark: 'later',
+      word: `Not yet, ${shortWait(wait.untilS - nowS)}`,
+      change: '',
+      detail: `${WAITS[wait.why]} until ${clock(wait.untilS)}. Then yes.`,
+      beside,
+    };
+  const waits = wait ? [`${WAITS[wait.why]} until ${clock(wait.untilS)}.`] : [];
+  switch (answer.answer) {
+    case 'yes':
+      return { mark: 'holds', word: 'Yes', change: '', detail: yesDetail(style, answer), beside };
+    case 'may-trip':
+      return {
+        mark: 'tight',
+        word: 'It may trip',
+        change: roomWords(style, rig, answer),
+        detail: [mayTripDetail(style, answer.limit, answer.lean), ...waits].join(' '),
+        beside,
+      };
+    case 'no':
+      return {
+        mark: 'trips',
+        word: 'No',
+        change: roomWords(style, rig, answer),
+        detail: [
+          `At least ${margin(style, answer.limit, 'optimistic')} over at ${theElement(answer.limit.element.name)}.`,
+          ...waits,
+        ].join(' '),
+        beside,
+      };
+  }
+}
+
+/** A reason that names no supply is about this one. */
+const supplyName = (because: string): string => `this supply: ${because}.`;
+
+const WAITS: Readonly<Record<RestartWait['why'], string>> = {
+  restart: 'It refuses a restart',
+  pressure: 'The pressure in its compressor falls',
+  recovery: 'The inverter rests after the last start',
+};
+
+/** So much is left, rounded up: never shown as over before it is. */
+export function shortWait(seconds: number): string {
+  if (seconds < SECONDS_PER_MINUTE) return `${Math.max(1, Math.ceil(seconds))} s`;
+  return `${Math.ceil(seconds / SECONDS_PER_MINUTE)} min`;
+}
+
+function yesDetail(style: NumberStyle, { limit, isForHours, isBesideTrouble }: Added): string {
+  if (isBesideTrouble) return 'It adds nothing to what is over already.';
+  const spare = limit ? `At least ${margin(style, limit, 'pessimistic')} to spare.` : 'Nothing limits it.';
+  return isForHours ? `For less than three hours: then 80 % of a breaker is passed. ${spare}` : spare;
+}
+
+function mayTripDetail(style: NumberStyle, limit: Limit, lean: Added['lean']): string {
+  if (limit.kind === 'unknown-rating') return `What ${theElement(limit.element.name)} carries is not known.`;
+  if (lean?.odds === undefined) return `Too little is known of ${theElement(limit.element.name)}.`;
+  const odds = capitalised(ODDS_WORDS[lean.odds]);
+  return `${odds}: ${spareOrOver(style, limit, 'stated')} as entered, at ${theElement(limit.element.name)}.`;
+}
+
+function roomWords(style: NumberStyle, rig: Rig, answer: Exclude<SwitchOn, { answer: 'yes' }>): string {
+  const { room, loadId } = answer;
+  if (!room) return '';
+  return makesRoomWords(style, rig, loadId, room.change);
+}
+
+/**
+ * The change in the words of a hand.
+ *
+ * @example
+ * // 'Dust extractor off, then yes.', 'On 800 W, yes.', 'On Shore 30 A, yes.'
+ */
+export function makesRoomWords(style: NumberStyle, rig: Rig, loadId: string, change: MakesRoom): string {
+  switch (change.by) {
+    case 'off': {
+      const [first, ...others] = change.loadIds.map((id) => loadOf(rig, id).name);
+      if (first === undefined) return '';
+      return `${listNames([first, ...others.map(inSentence)])} off, then yes.`;
+    }
+    case 'state': {
+      const load = loadOf(rig, change.loadId);
+      const name = load.states?.find(({ id }) => id === change.stateId)?.name ?? '';
+      const on = /\d\s*W\b/.test(name)
+        ? name
+        : `${inSentence(name)}, ${stateWatts(style, rig, load, change.stateId)}`;
+      return change.loadId === loadId ? `On ${on}: yes.` : `${load.name} on ${on}, then yes.`;
+    }
+    case 'supply': {
+      const { name } = supplyOf(rig, change.supplyId);
+      return /^on\b/i.test(name) ? `${name}, yes.` : `On ${name}, yes.`;
+    }
+  }
+}
+
+const DROP_OUTS = {
+  tight: 'If the source drops out while it is on, the inverter may shut down.',
+  trips: 'If the source drops out while it is on, the inverter shuts down.',
+} as const;
+
+function besideWords(rig: Rig, { follows, drops, barsRestartOf, dropOut }: Added): readonly string[] {
+  const names = (ids: readonly string[]): string => listNames(ids.map((id) => theLoad(loadOf(rig, id).name)));
+  return [
+    ...(follows.length > 0
+      ? [`${capitalised(names(follows))} ${follows.length > 1 ? 'start' : 'starts'} with it.`]
+      : []),
+    ...(drops.length > 0 ? [`It drops ${names(drops)}.`] : []),
+    ...(barsRestartOf.length > 0 ? [`Do not restart ${names(barsRestartOf)} while it is on.`] : []),
+    ...(dropOut === 'tight' || dropOut === 'trips' ? [DROP_OUTS[dropOut]] : []),
+  ];
+}
