@@ -1,17 +1,13 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import type { Clock } from '@heliarch/core/switching';
 import { clockWords } from '@heliarch/core/switching';
-import { DOCUMENT } from '@angular/common';
 
 const BUZZ_MS = 300;
 
 /** Tells when a clock ends, where the browser allows it: also while another page is looked at. */
 @Injectable()
 export class ClockBell {
-  private readonly window = inject(DOCUMENT).defaultView;
-  private readonly permission = signal(
-    this.window && 'Notification' in this.window ? Notification.permission : 'denied',
-  );
+  private readonly permission = signal('Notification' in window ? Notification.permission : 'denied');
   private running = new Map<string, Clock>();
 
   /** Whether it may be asked for. */
@@ -30,12 +26,13 @@ export class ClockBell {
   }
 
   private async ring(clock: Clock): Promise<void> {
-    this.window?.navigator.vibrate?.(BUZZ_MS);
+    // Not every browser buzzes, and on a plain address none has a service worker.
+    if ('vibrate' in navigator) navigator.vibrate(BUZZ_MS);
     if (!this.isOn()) return;
     const { name, what } = clockWords(clock);
     const options = { body: what.replace(/ then$/, ' now'), tag: clock.id };
     // A phone shows only what its service worker shows.
-    const worker = await this.window?.navigator.serviceWorker?.getRegistration();
+    const worker = 'serviceWorker' in navigator ? await navigator.serviceWorker.getRegistration() : undefined;
     if (worker) await worker.showNotification(name, options);
     else new Notification(name, options);
   }

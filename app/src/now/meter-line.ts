@@ -121,8 +121,8 @@ export class MeterLine {
   );
   protected readonly words = computed(() => {
     const given = this.asked()?.given;
-    const isAboutThis = given?.about.meter === this.meter() && given?.about.scene === this.state.scene();
-    const power = isAboutThis ? given?.value : undefined;
+    if (given?.about.meter !== this.meter() || given?.about.scene !== this.state.scene()) return undefined;
+    const power = given.value;
     return power && unexplainedWords(this.units.numbers, this.state.rig(), power);
   });
   protected readonly age = computed(() => {

@@ -60,8 +60,24 @@ export function orders<T>(list: readonly T[]): T[][] {
     : list.flatMap((each) => orders(list.filter((other) => other !== each)).map((rest) => [each, ...rest]));
 }
 
-/** A set at one edge. */
-function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+/** Whether loads can be on while one of them starts last, on top of all the others and of what follows it. */
+export function naiveJoins(rig: Rig, supplyId: string, on: readonly On[], lastId: string): boolean {
+  const supply = rig.supplies.find((each) => each.id === supplyId)!;
+  const set = whatRuns(rig, supply, standing(rig, supply, on));
+  const { bears, brings } = startsOf(rig, supply, set, 'against');
+  const last = set.find(({ load }) => load.id === lastId);
+  return last !== undefined && staysOn(rig, supply, set, 'against') && (!brings(last) || bears(set, last));
+}
+
+/** All that runs, and every start that comes by itself. */
+function staysOn(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+  const { bears, brings } = startsOf(rig, supply, set, side);
+  const itself = set.filter(({ load }) => load.usage === 'by-itself');
+  return allFit(steadyRows(rig, supply, set, side)) && itself.filter(brings).every((each) => bears(set, each));
+}
+
+/** The starts within a set, each with what follows it. */
+function startsOf(rig: Rig, supply: Supply, set: On[], side: Side) {
   const direct = (leader: On): On[] =>
     (rig.ties ?? [])
       .filter((tie) => tie.leader === leader.load.id)
@@ -77,12 +93,16 @@ function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
     const alone = !startOf(each) || allFit(startRows(rig, supply, rest, [each], side));
     return alone && (!tied.some(startOf) || allFit(startRows(rig, supply, rest, [each, ...tied], side)));
   };
-  const itself = set.filter(({ load }) => load.usage === 'by-itself');
-  const floor = itself.filter(({ heldOff }) => heldOff !== 'yes');
+  return { led, withFollowers, brings, bears };
+}
+
+/** A set at one edge. */
+function passes(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
+  const { led, withFollowers, brings, bears } = startsOf(rig, supply, set, side);
+  const floor = set.filter(({ load, heldOff }) => load.usage === 'by-itself' && heldOff !== 'yes');
   const hand = set.filter((each) => !floor.includes(each) && !led.has(each) && brings(each));
   return (
-    allFit(steadyRows(rig, supply, set, side)) &&
-    itself.filter(brings).every((each) => bears(set, each)) &&
+    staysOn(rig, supply, set, side) &&
     orders(hand).some((order) =>
       order.every((each, index) => bears(withFollowers([...floor, ...order.slice(0, index)]), each)),
     )

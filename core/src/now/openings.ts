@@ -3,6 +3,7 @@ import { secondsCarried, wattsPerVA } from '../electrical/surge-tiers.js';
 import { breakerConstants } from '../reference/breaker-curves.js';
 import { UNKNOWN_RATING_OPENS, type DeviceKind } from '../reference/trip-signs.js';
 import { deviate } from '../verdict/odds.js';
+import type { BatteryElement, SeriesElement } from '../system/series-elements.js';
 import type { Limit } from '../verdict/limit.js';
 import { AT_ONCE_S, SECONDS_UP_TO_S } from '../verdict/when-it-trips.js';
 import type { Pace } from './at-switch.js';
@@ -27,42 +28,54 @@ export interface Opening {
 }
 
 /** The device behind a limit; undefined where none opens: a cord burns, a neutral too. */
-export function deviceOf({ element, kind, id }: Limit): Device | undefined {
-  const at = (deviceKind: DeviceKind, resetAt: string | undefined, suffix = ''): Device => ({
-    id: `${element.id}${suffix}`,
-    kind: deviceKind,
-    elementId: element.id,
-    name: element.name,
-    resetAt,
-  });
+export function deviceOf(limit: Limit): Device | undefined {
+  const { element, kind } = limit;
   switch (element.kind) {
     case 'inverter':
-      return at('inverter', element.converter.resetAt);
+      return device(element, 'inverter', element.converter.resetAt);
     case 'generator':
-      return at('generator', element.source.resetAt);
+      return device(element, 'generator', element.source.resetAt);
     case 'branch-breaker':
     case 'output-breaker':
     case 'inlet-breaker':
     case 'source-breaker':
-      return kind === 'continuous-rule' ? undefined : at(element.kind, element.protection.resetAt);
+      return kind === 'continuous-rule'
+        ? undefined
+        : device(element, element.kind, element.protection.resetAt);
     case 'unknown-rating':
-      return at('source-breaker', undefined);
-    case 'battery': {
-      const [battery] = element.batteries;
-      if (kind.startsWith('dc-fuse')) return at('battery-fuse', undefined, ':fuse');
-      if (kind.startsWith('dc-cable')) return undefined;
-      if (kind.startsWith('dc-volts') && !id.includes(':battery-volts')) {
-        const [inverter] = element.inverters;
-        return {
-          ...at('inverter-low-volts', inverter?.converter.resetAt, ':volts'),
-          name: inverter?.name ?? element.name,
-        };
-      }
-      return at('battery', battery?.resetAt);
-    }
+      return device(element, 'source-breaker', undefined);
+    case 'battery':
+      return onTheDcSide(element, limit);
     default:
       return undefined;
   }
+}
+
+/** What stands on two legs opens both: it is one device. */
+function device(
+  { id, name }: Pick<SeriesElement, 'id' | 'name'>,
+  kind: DeviceKind,
+  resetAt: string | undefined,
+): Device {
+  const both = withoutLeg(id);
+  return { id: both, kind, elementId: both, name: name.replace(/, leg \d$/, ''), resetAt };
+}
+
+/** The id of an element, or of what it is a leg of. */
+export const withoutLeg = (elementId: string): string => elementId.replace(/:l[12]$/, '');
+
+function onTheDcSide(element: BatteryElement, { kind, id }: Limit): Device | undefined {
+  if (kind === 'dc-cable') return undefined;
+  if (kind.startsWith('dc-fuse'))
+    return { ...device(element, 'battery-fuse', undefined), id: `${element.id}:fuse` };
+  const [inverter] = element.inverters;
+  if (inverter && kind.startsWith('dc-volts') && !id.includes(':battery-volts'))
+    return {
+      ...device(element, 'inverter-low-volts', inverter.converter.resetAt),
+      id: `${element.id}:volts`,
+      name: inverter.name,
+    };
+  return device(element, 'battery', element.batteries[0]?.resetAt);
 }
 
 /** How likely a limit was exceeded, by its margin and its doubts, and how fast its device opens then. */
@@ -72,7 +85,10 @@ export function openingOf(limit: Limit): Opening {
 
 function chanceOver(limit: Limit): number {
   if (limit.kind === 'unknown-rating') return UNKNOWN_RATING_OPENS;
-  return 1 - normal(deviate(limit));
+  const { stated, pessimistic, optimistic } = limit.capacity;
+  // Where the source may carry all of it, nothing is for certain; it may as well carry nothing.
+  const most = Number.isFinite(optimistic) ? optimistic : 2 * stated - pessimistic;
+  return 1 - normal(deviate({ ...limit, capacity: { pessimistic, stated, optimistic: most } }));
 }
 
 /**

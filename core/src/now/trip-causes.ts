@@ -2,6 +2,8 @@ import { dropOutOf } from '../answers/drop-out.js';
 import { supplyOf } from '../rig/lookup.js';
 import {
   DARK_IS_RIGHT,
+  INVERTER_FALLS,
+  STILL_WARMING,
   LOOK_IS_RIGHT,
   PACE_IS_RIGHT,
   SIGN_IMAGINED,
@@ -20,7 +22,7 @@ import {
 } from '../verdict/situation.js';
 import type { Pace, TripObservation } from './at-switch.js';
 import { lookToTellApart, saysYes, type Look } from './looks.js';
-import { deviceOf, EVEN, openingOf, type Device, type Opening, type Paces } from './openings.js';
+import { deviceOf, EVEN, openingOf, withoutLeg, type Device, type Opening, type Paces } from './openings.js';
 
 /** A device that may have opened, and why. */
 export interface TripCause {
@@ -56,12 +58,16 @@ export function tripCauses(
 ): TripCauses {
   const situation = situationOf(compiled.on(scene.supply), scene);
   const candidates = [
-    ...devicesWithLimits(situation, started),
+    ...devicesWithLimits(situation, started, ranBefore(compiled, scene, started)),
     ...devicesWithout(compiled, situation, scene, started),
   ];
   const weighed = candidates.map((candidate) => {
-    const dark = darkBy(compiled, situation, scene, candidate.device);
-    return { candidate, dark, weight: weightOf(candidate, dark, situation, observed) };
+    const ways = darkBy(compiled, situation, scene, candidate.device);
+    const [likeliest] = [...ways].sort((a, b) => likelihood(b) - likelihood(a));
+    return { candidate, dark: likeliest?.dark ?? [], weight: weightOf(candidate, ways, situation, observed) };
+    function likelihood(way: GoesDark): number {
+      return way.chance * ofDark(way.dark, onIn(situation), observed);
+    }
   });
   const sum = weighed.reduce((all, { weight }) => all + weight, 0);
   const causes = weighed
@@ -91,7 +97,27 @@ interface Candidate {
   readonly openings: readonly Opening[];
 }
 
-function devicesWithLimits(situation: Situation, started: string | undefined): readonly Candidate[] {
+/** How likely each limit was exceeded before the last start, by its id: nothing where nothing was started. */
+function ranBefore(
+  compiled: CompiledRig,
+  scene: CheckScene,
+  started: string | undefined,
+): ReadonlyMap<string, number> {
+  if (started === undefined) return new Map();
+  const on = scene.on.filter(({ load }) => load !== started);
+  const situation = situationOf(compiled.on(scene.supply), { ...scene, on });
+  const limits = [
+    ...steadyLimitsOf(situation, situation.consumers),
+    ...momentsOf(situation, situation.consumers),
+  ];
+  return new Map(limits.map((limit) => [limit.id, openingOf(limit).chance]));
+}
+
+function devicesWithLimits(
+  situation: Situation,
+  started: string | undefined,
+  before: ReadonlyMap<string, number>,
+): readonly Candidate[] {
   const { consumers, test } = situation;
   const starting = consumers.find(({ load }) => load.id === started);
   const limits = [
@@ -104,9 +130,20 @@ function devicesWithLimits(situation: Situation, started: string | undefined): r
     const device = deviceOf(limit);
     if (!device) continue;
     const known = byDevice.get(device.id)?.openings ?? [];
-    byDevice.set(device.id, { device, openings: [...known, openingOf(limit)] });
+    const opening = openingOf(limit);
+    const chance = chanceNow(opening.chance, before.get(limit.id) ?? 0);
+    byDevice.set(device.id, { device, openings: [...known, { ...opening, chance }] });
   }
   return [...byDevice.values()];
+}
+
+/**
+ * How likely a limit is what was exceeded, given that all ran before: the share that the start has added, and a little for
+ * what takes its time or comes by itself.
+ */
+function chanceNow(now: number, before: number): number {
+  const added = before < 1 ? Math.max(0, now - before) / (1 - before) : 0;
+  return added + STILL_WARMING * before;
 }
 
 /** What opens or fails for reasons that no sum of loads knows. */
@@ -131,69 +168,75 @@ function devicesWithout(
   ];
 }
 
+/** Devices on the side of the source: behind them an inverter takes over. */
+const ON_THE_SOURCE: readonly DeviceKind[] = [
+  'inlet-breaker',
+  'source-breaker',
+  'generator',
+  'source-lost',
+  'residual-current',
+];
+
+/** What goes dark with a device, in one of the ways that it may come. */
+interface GoesDark {
+  readonly dark: readonly string[];
+  readonly chance: number;
+}
+
 /** What of a set loses its power when a device opens. */
 function darkBy(
   compiled: CompiledRig,
   { consumers, elements }: Situation,
   scene: CheckScene,
-  device: Device,
-): readonly string[] {
-  const on = consumers
+  { kind, elementId }: Device,
+): readonly GoesDark[] {
+  if (kind === 'own-protector') return [{ dark: [elementId], chance: 1 }];
+  if (ON_THE_SOURCE.includes(kind)) return darkWithout(compiled, scene);
+  const members = elements
+    .filter(({ id }) => withoutLeg(id) === elementId)
+    .flatMap((element) =>
+      element.kind === 'battery'
+        ? [
+            ...element.inverters.map((inverter) => inverter.members),
+            ...(kind === 'inverter-low-volts' ? [] : [element.dcMembers]),
+          ]
+        : [element.members],
+    );
+  const isOn = new Set(scene.on.map(({ load }) => load));
+  const dark = consumers
     .map(({ load }) => load.id)
-    .filter((id) => compiled.rig.loads.some((load) => load.id === id));
-  const of = (members: ReadonlyMap<string, number> | undefined): readonly string[] =>
-    on.filter((id) => members?.has(id));
-  const element = elements.find(({ id }) => id === device.elementId);
-  switch (device.kind) {
-    case 'own-protector':
-      return on.filter((id) => id === device.elementId);
-    case 'inverter-low-volts':
-    case 'battery':
-    case 'battery-fuse': {
-      const bank = element?.kind === 'battery' ? element : undefined;
-      const behind = bank?.inverters.flatMap(({ members }) => of(members)) ?? [];
-      return device.kind === 'inverter-low-volts'
-        ? behind
-        : [...new Set([...behind, ...of(bank?.dcMembers)])];
-    }
-    case 'inlet-breaker':
-    case 'source-breaker':
-    case 'generator':
-    case 'source-lost':
-    case 'residual-current':
-      return darkWithout(compiled, scene);
-    default:
-      return of(element?.members);
-  }
+    .filter((id) => isOn.has(id) && members.some((each) => each.has(id)));
+  return [{ dark, chance: 1 }];
 }
 
 /** With the source gone an inverter takes over, if it carries what lands on it. */
-function darkWithout(compiled: CompiledRig, scene: CheckScene): readonly string[] {
+function darkWithout(compiled: CompiledRig, scene: CheckScene): readonly GoesDark[] {
   const left = dropOutOf(compiled, scene);
   if (!left) return [];
   const ahead = left.dark.map(({ load }) => load.id);
-  return left.verdict === 'trips' ? [...ahead, ...left.landing.map(({ load }) => load.id)] : ahead;
+  const all = [...ahead, ...left.landing.map(({ load }) => load.id)];
+  const falls = INVERTER_FALLS[left.verdict];
+  return [
+    { dark: ahead, chance: 1 - falls },
+    { dark: all, chance: falls },
+  ];
 }
 
 function weightOf(
   { device, openings }: Candidate,
-  dark: readonly string[],
-  { consumers }: Situation,
+  ways: readonly GoesDark[],
+  situation: Situation,
   observed: TripObservation,
 ): number {
   const signs = TRIP_SIGNS[device.kind];
   const causes: readonly { readonly chance: number; readonly paces: Paces }[] = [
-    ...openings,
+    ...openings.map(({ chance, paces }) => ({ chance: chance * signs.opensFirst, paces })),
     { chance: signs.unprovoked, paces: EVEN },
   ];
   const byPace = Math.max(...causes.map(({ chance, paces }) => chance * ofPace(paces, observed.pace)));
   return (
     byPace *
-    ofDark(
-      dark,
-      consumers.map(({ load }) => load.id),
-      observed,
-    ) *
+    ways.reduce((sum, { dark, chance }) => sum + chance * ofDark(dark, onIn(situation), observed), 0) *
     ofSign(signs.beep, observed.noticed.includes('beep')) *
     ofSign(signs.click, observed.noticed.includes('click')) *
     ofSign(signs.dim, observed.noticed.includes('dim')) *
@@ -209,6 +252,8 @@ function ofPace(paces: Paces, told: Pace | undefined): number {
   const others = PACES.filter((pace) => pace !== told).reduce((sum, pace) => sum + paces[pace], 0);
   return PACE_IS_RIGHT * paces[told] + ((1 - PACE_IS_RIGHT) / 2) * others;
 }
+
+const onIn = ({ consumers }: Situation): readonly string[] => consumers.map(({ load }) => load.id);
 
 /** Each load that was on is told dark or not, and told right most of the time. */
 function ofDark(dark: readonly string[], on: readonly string[], observed: TripObservation): number {

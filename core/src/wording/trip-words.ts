@@ -50,7 +50,7 @@ const WITHOUT_A_SUM: Partial<Record<DeviceKind, string>> = {
 
 export function causeWords(style: NumberStyle, rig: Rig, { device, limit }: TripCause): CauseWords {
   const sum = limit ? plainText(explainLimit(style, rig, limit)) : '';
-  const isUnlikely = limit !== undefined && limit.verdict === 'holds';
+  const isUnlikely = limit?.verdict === 'holds';
   return {
     what: opened(device),
     why: WITHOUT_A_SUM[device.kind] ?? (isUnlikely ? `By the numbers it should have held: ${sum}` : sum),

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, output, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  output,
+  untracked,
+} from '@angular/core';
 import type { TripObservation } from '@heliarch/core/switching';
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';

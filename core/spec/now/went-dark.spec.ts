@@ -1,0 +1,87 @@
+import { newTrip } from '../../src/now/trip-edits.js';
+import { tripCauses } from '../../src/now/trip-causes.js';
+import { wayBackOf } from '../../src/now/way-back.js';
+import { compile } from '../../src/system/compile.js';
+import { check } from '../../src/verdict/check.js';
+import { randomNumbers } from '../../src/day/random-numbers.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
+import { simulatedTrip, type SimulatedTrip } from './simulated-trips.js';
+
+/** The first hundred trips that the starts of random sets on the demo rigs lead to. */
+function aHundredTrips(): readonly SimulatedTrip[] {
+  const random = randomNumbers(20261130);
+  const rigs = DEMO_NAMES.map(demoRig);
+  const trips: SimulatedTrip[] = [];
+  for (let turn = 0; trips.length < 100 && turn < 20_000; turn += 1) {
+    const trip = simulatedTrip(rigs[turn % rigs.length]!, random);
+    if (trip) trips.push(trip);
+  }
+  return trips;
+}
+
+describe('it went dark', () => {
+  it('names the device that opened among the first two, 95 times in a hundred simulated trips', () => {
+    const trips = aHundredTrips();
+    expect(trips.length).toBe(100);
+    const places = trips.map(({ rig, supply, on, started, observation, deviceId }) =>
+      tripCauses(compile(rig), { supply, on }, started, observation).causes.findIndex(
+        ({ device }) => device.id === deviceId,
+      ),
+    );
+    expect(places.filter((place) => place === 0 || place === 1).length).toBeGreaterThanOrEqual(95);
+  });
+
+  const rig = demoRig('tern');
+  const compiled = compile(rig);
+  const seen = { went: 'all', stillOn: [], noticed: [], looked: [] } as const;
+  const on = ['bandsaw', 'extractor', 'fridge', 'glue-pot', 'laptop', 'oven'].map((load) => ({ load }));
+  const scene = { supply: 'battery', on };
+
+  it('asks for the one look that tells the first two apart, and goes by it', () => {
+    const observed = { ...seen, stillOn: [], noticed: [], pace: 'at-once' as const };
+    const before = tripCauses(compiled, scene, 'oven', { ...observed, looked: [] });
+    const look = before.look!;
+    expect([look.yes.id, look.no.id].sort()).toEqual(
+      before.causes
+        .slice(0, 2)
+        .map(({ device }) => device.id)
+        .sort(),
+    );
+    for (const saw of ['yes', 'no'] as const) {
+      const after = tripCauses(compiled, scene, 'oven', { ...observed, looked: [{ at: look.id, saw }] });
+      expect(after.causes[0]?.device.id).toBe(look[saw].id);
+      expect(after.look?.id).not.toBe(look.id);
+    }
+  });
+
+  it('leads back by sets that the check lets run, and asks again for what had started', () => {
+    const { causes } = tripCauses(compiled, scene, 'oven', { ...seen, stillOn: [], noticed: [], looked: [] });
+    const steps = wayBackOf(compiled, scene, 'oven', causes[0]!);
+    expect(steps.map(({ step }) => step)).toEqual(['off', 'reset', 'wait', 'on', 'last']);
+    const again = steps.find((each) => each.step === 'on')!;
+    const result = again.step === 'on' ? again.result : undefined;
+    const back = [...result!.selfStarting, ...result!.order].map(({ load }) => ({ load: load.id }));
+    expect(check(compiled, { supply: 'battery', on: back }).verdict).toBe('holds');
+    const last = steps.at(-1)!;
+    expect(last.step === 'last' && last.answer.answer).toBe('no');
+    // The fridge has no soft starter: three minutes until its pressure has fallen (common practice).
+    const wait = steps.find((each) => each.step === 'wait')!;
+    expect(wait.step === 'wait' && wait.afterS).toBe(180);
+  });
+
+  it('keeps what was on and what had just started, as it was', () => {
+    const at = {
+      supply: 'battery',
+      on: [
+        { load: 'fridge', sinceS: 0 },
+        { load: 'kettle', sinceS: 900 },
+      ],
+      off: [],
+      timers: [],
+      trips: [],
+    };
+    expect(newTrip(rig, at, 1000)).toEqual(
+      jasmine.objectContaining({ started: 'kettle', on: at.on, atS: 1000 }),
+    );
+  });
+});
