@@ -16,6 +16,7 @@ const LAYERS = [
   'energy',
   'day',
   'now',
+  'instruments',
   'rehearse',
   'logbook',
   'wording',
@@ -65,7 +66,7 @@ module.exports = {
       from: { pathNot: '^core/' },
       to: {
         path: '^core/src/',
-        pathNot: '^core/src/(index|editing|estimating|explaining|exporting|planning|scheduling|switching)\\.ts$',
+        pathNot: '^core/src/(index|editing|estimating|explaining|exporting|metering|planning|scheduling|switching)\\.ts$',
       },
     },
     {

@@ -19,6 +19,7 @@ export {
   withChargeReadAt,
   withMeterReadAt,
   withOnlyOn,
+  withStartSeen,
   withStateFrom,
   withSwitchedOff,
   withSwitchedOn,

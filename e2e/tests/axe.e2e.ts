@@ -50,8 +50,38 @@ async function* everySight(page: Page): AsyncGenerator<string> {
   yield* rig(page);
   yield* loads(page);
   yield* day(page);
+  yield* now(page);
   yield* overTheRooms(page);
   yield* firstRun(page);
+}
+
+async function* now(page: Page): AsyncGenerator<string> {
+  await page.goto('/now');
+  await page.getByRole('button', { name: 'Bench work' }).click();
+  await page
+    .getByRole('button', { name: /Kettle/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Fridge, on since' }).click();
+  await page.getByRole('button', { name: '3 min' }).click();
+  await page.getByRole('button', { name: 'A guest plugs in' }).click();
+  await page.getByRole('button', { name: 'Instruments, simulated' }).click();
+  await page.getByRole('button', { name: 'Quiet evening' }).click();
+  await expect(page.getByRole('table', { name: 'What the instruments show' })).toBeVisible();
+  yield 'Now, with clocks, a guest and instruments';
+  await page.getByRole('button', { name: 'Stop them' }).click();
+  await page.getByRole('button', { name: 'Meter' }).click();
+  await page.getByRole('textbox', { name: 'It shows' }).fill('2200');
+  await page.getByRole('button', { name: 'What is it?' }).click();
+  await expect(page.getByRole('list', { name: 'What would explain it' })).toBeVisible();
+  yield 'Now, with unexplained watts';
+  await page.getByRole('button', { name: 'It went dark' }).click();
+  await expect(page.getByRole('region', { name: 'Most probable' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Only some' }).check();
+  yield 'It went dark';
+  await page.getByRole('button', { name: 'I leave it off' }).click();
+  await page.getByRole('button', { name: '1 trip kept' }).click();
+  yield 'Trips';
 }
 
 async function* together(page: Page): AsyncGenerator<string> {

@@ -2,6 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { kindOfPart, type Load, type Part, type Rig } from '../../core/src/index.ts';
 import { fieldAt } from '../../core/src/editing.ts';
 import { choiceWords } from '../../core/src/index.ts';
+import { goToRoom } from './rooms.ts';
 
 type Values = Readonly<Record<string, unknown>>;
 interface Stated {
@@ -23,7 +24,7 @@ export class DescribePage {
   constructor(readonly page: Page) {}
 
   async goTo(room: 'Rig' | 'Loads' | 'Together' | 'Day'): Promise<void> {
-    await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: room }).click();
+    await goToRoom(this.page, room);
     await expect(this.page.locator('main h1').first()).toBeVisible();
   }
 

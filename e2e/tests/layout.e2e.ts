@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { TogetherPage } from './together-page.ts';
+import { goToRoom } from './rooms.ts';
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
@@ -40,8 +41,8 @@ for (const [where, size] of [
     await together.chooseFile({ name: 'long.json', mimeType: 'application/json', buffer });
     await expect(page.getByText(/^Opened Rigw+ from long\.json/)).toBeVisible();
     const width = () => page.evaluate(() => document.documentElement.scrollWidth);
-    for (const room of ['Together', 'Loads', 'Day', 'Rig']) {
-      await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: room }).click();
+    for (const room of ['Together', 'Loads', 'Day', 'Now', 'Rig']) {
+      await goToRoom(page, room);
       await expect(page.locator('main h1').first()).toBeVisible();
       await page.waitForTimeout(300);
       expect(await width(), room).toBe(size.width);
@@ -56,7 +57,7 @@ for (const [where, size] of [
 test.describe('on a slow phone', () => {
   test.use(PHONE);
 
-  for (const path of ['/together', '/loads', '/rig'])
+  for (const path of ['/together', '/loads', '/rig', '/now'])
     test(`${path} comes up with next to no shift of what is there already (CLS below 0.1, web.dev)`, async ({
       page,
       context,

@@ -8,6 +8,7 @@ import serve from 'koa-static';
 import { createReadStream } from 'node:fs';
 import { join } from 'node:path';
 import { CONTENT_SECURITY_POLICY } from './content-security-policy.ts';
+import { simulatedInstruments } from './instruments/simulated-instruments.ts';
 
 export interface ApplicationOptions {
   /** Folder of the built application. */
@@ -36,14 +37,19 @@ export function createApplication({ folder, demoRig, authority }: ApplicationOpt
   application.use(helmet(securityHeaders));
   application.use(answerFaultsInOneLine);
   // Brotli takes several megabytes of memory a request, and the page is mostly on this machine.
-  application.use(compress({ threshold: COMPRESS_FROM_BYTES, br: false }));
+  application.use(compress({ threshold: COMPRESS_FROM_BYTES, br: false, filter: isCompressed }));
   application.use(conditional());
   application.use(etag());
   application.use(ownRoutes(demoRig, authority));
+  application.use(simulatedInstruments(demoRig));
   application.use(serve(folder, { setHeaders: cacheByName }));
   application.use(answerRoomsWithTheApplication(folder));
   return application;
 }
+
+/** A stream of events would wait until a block of it is full. */
+const isCompressed = (type: string): boolean =>
+  !type.startsWith('text/event-stream') && !/^(image|audio|video|font)\//.test(type);
 
 const securityHeaders: Parameters<typeof helmet>[0] = {
   contentSecurityPolicy: { useDefaults: false, directives: CONTENT_SECURITY_POLICY },

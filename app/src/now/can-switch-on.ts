@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { map } from 'rxjs';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { formatNumber, type Load } from '@heliarch/core';
@@ -11,7 +13,8 @@ import { VerdictMark } from '../components/verdict-mark';
 import { NowState, type Offered } from './now-state';
 
 /** So many stand there before more are asked for: what was on last, and what is used most. */
-const FIRST = 4;
+const FIRST = { phone: 4, desk: 14 } as const;
+const DESK = '(min-width: 901px)';
 
 /** "Can I switch this on?": every load that is off, with its answer large enough for a glance. */
 @Component({
@@ -27,6 +30,11 @@ export class CanSwitchOn {
 
   protected readonly sought = new FormControl('', { nonNullable: true });
   private readonly words = toSignal(this.sought.valueChanges, { initialValue: '' });
+  private readonly isDesk = toSignal(
+    inject(BreakpointObserver)
+      .observe(DESK)
+      .pipe(map(({ matches }) => matches)),
+  );
   protected readonly showsAll = signal(false);
   protected readonly open = signal<string | undefined>(undefined);
 
@@ -41,7 +49,9 @@ export class CanSwitchOn {
     return [...this.found()].sort((a, b) => rank(b) - rank(a));
   });
   protected readonly shown = computed(() =>
-    this.showsAll() || this.words() !== '' ? this.inOrder() : this.inOrder().slice(0, FIRST),
+    this.showsAll() || this.words() !== ''
+      ? this.inOrder()
+      : this.inOrder().slice(0, this.isDesk() ? FIRST.desk : FIRST.phone),
   );
   protected readonly more = computed(() => this.inOrder().length - this.shown().length);
 

@@ -41,7 +41,9 @@ const PLACES: readonly Choice<Place>[] = [
     } @else if (words(); as words) {
       <button type="button" class="reading" (click)="begin()">
         <span class="figure figures">{{ words.figure }}</span>
-        <span class="caption">{{ words.says }} Read {{ age() }}.</span>
+        <span class="caption"
+          >{{ state.liveMeter() ? 'Simulated. ' : '' }}{{ words.says }} Read {{ age() }}.</span
+        >
       </button>
       @if (words.explanations.length > 0) {
         <ol aria-label="What would explain it">
@@ -88,14 +90,14 @@ const PLACES: readonly Choice<Place>[] = [
   `,
 })
 export class MeterLine {
-  private readonly state = inject(NowState);
+  protected readonly state = inject(NowState);
   private readonly units = inject(UnitChoice);
   private readonly answers = inject(Answers);
 
   protected readonly isReading = signal(false);
   protected readonly watts = new FormControl<Known>(null);
   protected readonly fault = signal<string | undefined>(undefined);
-  protected readonly meter = computed(() => this.state.at().meter);
+  protected readonly meter = computed(() => this.state.liveMeter() ?? this.state.at().meter);
   protected readonly places = computed(() => {
     const { batteries, converters, supplies } = this.state.rig();
     const supply = supplies.find(({ id }) => id === this.state.at().supply);

@@ -23,6 +23,7 @@ import {
   withSwitchedOn,
   withTimer,
   type AtSwitch,
+  type MeterReading,
   type SwitchOn,
   type SwitchOnWords,
 } from '@heliarch/core/switching';
@@ -66,6 +67,9 @@ export class NowState {
 
   /** Seconds since 1970, by the second; right again as soon as the page is looked at. */
   readonly nowS = signal(secondsNow());
+
+  /** What an instrument that is followed shows; simulated ones are never kept. */
+  readonly liveMeter = signal<MeterReading | undefined>(undefined);
 
   private readonly attempt = signal(0);
   private readonly system = computed(() => this.rig(), { equal: isSameSystem });

@@ -15,6 +15,8 @@ import { OnNow } from './on-now';
 import { PlannedLine } from './planned-line';
 import { ChargeLine } from './charge-line';
 import { GuestLine } from './guest-line';
+import { Instruments } from './instruments/instruments';
+import { InstrumentsPanel } from './instruments/instruments-panel';
 
 /** The room of the moment at the switch: what is on, what can join it, and what to do when it went dark. */
 @Component({
@@ -26,6 +28,7 @@ import { GuestLine } from './guest-line';
     ChargeLine,
     ClockList,
     GuestLine,
+    InstrumentsPanel,
     ItWentDark,
     KeptTrips,
     MeterLine,
@@ -33,13 +36,14 @@ import { GuestLine } from './guest-line';
     PlannedLine,
     Select,
   ],
-  providers: [NowState],
+  providers: [NowState, Instruments],
   templateUrl: './now.html',
   styleUrl: './now.css',
   host: { '[class.far]': 'isFar()' },
 })
 export class Now {
   protected readonly state = inject(NowState);
+  protected readonly instruments = inject(Instruments);
   private readonly router = inject(Router);
   private readonly units = inject(UnitChoice);
 

@@ -51,7 +51,7 @@ import { ROOMS } from './rooms';
 export class MoreRooms {
   private readonly router = inject(Router);
   readonly gone = output();
-  protected readonly rooms = ROOMS.filter(({ data }) => data?.['isBehindMore'] === true);
+  protected readonly rooms = ROOMS.filter(({ data }) => data?.['onPhone'] === 'behind-more');
   private readonly address = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),

@@ -8,13 +8,13 @@ export const ROOMS: Routes = [
   {
     path: 'rig',
     title: 'Rig · Heliarch',
-    data: { label: 'Rig', isBehindMore: true },
+    data: { label: 'Rig', onPhone: 'behind-more' },
     loadComponent: () => import('../rig/rig').then((room) => room.RigRoom),
   },
   {
     path: 'loads',
     title: 'Loads · Heliarch',
-    data: { label: 'Loads', isBehindMore: true },
+    data: { label: 'Loads', onPhone: 'behind-more' },
     loadComponent: () => import('../loads/loads').then((room) => room.Loads),
   },
   {
@@ -32,7 +32,7 @@ export const ROOMS: Routes = [
   {
     path: 'now',
     title: 'Now · Heliarch',
-    data: { label: 'Now', onPhone: -1 },
+    data: { label: 'Now', onPhone: 'first' },
     loadComponent: () => import('../now/now').then((room) => room.Now),
   },
   { path: '**', redirectTo: 'together' },

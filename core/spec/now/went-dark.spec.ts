@@ -79,6 +79,7 @@ describe('it went dark', () => {
       off: [],
       timers: [],
       trips: [],
+      startsSeen: [],
     };
     expect(newTrip(rig, at, 1000)).toEqual(
       jasmine.objectContaining({ started: 'kettle', on: at.on, atS: 1000 }),

@@ -56,9 +56,22 @@ const atSwitchSchema = object({
   })
     .optional()
     .default(undefined),
-  timers: array(object({ load: id(), endsS: moment(), told: string().optional() })).required(),
+  timers: array(object({ load: id(), endsS: moment() })).required(),
   trips: array(tripBefore).required(),
-});
+  /** Starts that instruments saw and that are to go to the logbook. */
+  startsSeen: array(
+    object({
+      atS: moment(),
+      startVA: number().required(),
+      runningW: number().required(),
+      simulated: string().oneOf(['yes', 'no']).required(),
+    }),
+  )
+    .default([])
+    .required(),
+})
+  .default(undefined)
+  .required();
 
 /**
  * What is on by one's own ticks, since when, on which supply, with what was read off the meters: kept in this browser beside
@@ -74,7 +87,7 @@ export type Pace = NonNullable<TripObservation['pace']>;
 
 /** Nothing is on. */
 export function nothingOn(rig: Rig): AtSwitch {
-  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [] };
+  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [] };
 }
 
 /**

@@ -31,7 +31,7 @@ export function unexplainedWords(style: NumberStyle, rig: Rig, power: Unexplaine
   const hint =
     !isExplained && explanations.length === 0 ? ' No load and no two loads of this rig explain it.' : '';
   return {
-    figure: watts(unexplainedW),
+    figure: `${watts(unexplainedW)}${isExplained || unexplainedW > 0 ? '' : ' less'}`,
     says: `${isExplained ? 'Explained.' : unexplainedW > 0 ? 'Unexplained.' : 'Less than ticked.'} ${sum}${sun}${hint}`,
     explanations: explanations.map((each) => ({
       by: byWords(rig, each),
@@ -44,7 +44,7 @@ function byWords(rig: Rig, { on, resting }: ExplainedBy): string {
   const named = ({ load, state }: ExplainedBy['on'][number]): string => {
     const { name, states = [] } = loadOf(rig, load);
     const called = states.find(({ id }) => id === state)?.name;
-    return called === undefined ? name : `${name}, ${inSentence(called)}`;
+    return called === undefined ? name : `${name} (${inSentence(called)})`;
   };
   const runs = on.map((each) => ({ words: named(each), usage: loadOf(rig, each.load).usage }));
   const parts = [

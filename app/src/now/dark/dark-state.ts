@@ -46,9 +46,12 @@ export class DarkState {
 
   readonly causes = computed(() => {
     const [style, rig] = [this.units.numbers, this.now.rig()];
-    return (this.found()?.causes ?? [])
-      .slice(0, 2)
-      .map((cause) => ({ id: cause.device.id, kind: cause.device.kind, ...causeWords(style, rig, cause) }));
+    return (this.found()?.causes ?? []).slice(0, 2).map((cause) => ({
+      id: cause.device.id,
+      kind: cause.device.kind,
+      isProbable: cause.share >= PROBABLE,
+      ...causeWords(style, rig, cause),
+    }));
   });
   readonly look = computed(() => {
     const look = this.found()?.look;
@@ -118,6 +121,9 @@ export class DarkState {
     if (trip) this.now.keep((at) => edit(at, trip.atS));
   }
 }
+
+/** From such a share on the first cause is called probable. */
+const PROBABLE = 0.5;
 
 interface Question {
   readonly rig: unknown;

@@ -1,0 +1,82 @@
+import type { CompiledRig } from '../system/compile.js';
+import { check, type CheckResult } from '../verdict/check.js';
+import type { Limit } from '../verdict/limit.js';
+import { compareLimits } from '../verdict/limit-order.js';
+import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
+import { setsOf, type CardItem, type CardLine, type CardPlan } from './card-plan.js';
+
+/** Whether a line of a card may be printed: what the check says of every set that it allows. */
+export interface LineProof {
+  readonly isProved: boolean;
+  /** The worst verdict of those sets, restarts included. */
+  readonly verdict: Verdict;
+  /** How many sets were checked, each in any order. */
+  readonly sets: number;
+  /** The set that comes closest to a limit, and that limit; undefined where nothing is tested. */
+  readonly hardest: { readonly on: readonly CardItem[]; readonly limit: Limit } | undefined;
+  /** What nothing feeds of the sets: a line that counts on it says nothing. */
+  readonly notFed: readonly { readonly load: string; readonly because: string }[];
+}
+
+/**
+ * Proves a line of a card: every set that it allows holds at the pessimistic edge, whatever the order of the starts, and
+ * whatever is restarted while all of it runs. A line of an order is proved in that order alone. What is Tight is not proved.
+ *
+ * Source: methods.md, rules 1 to 14; the check itself.
+ */
+export function proofOfLine(compiled: CompiledRig, plan: CardPlan, line: CardLine): LineProof {
+  const results = setsOf(plan, line).map((on) => ({ on, ...judged(compiled, plan.supply, on, line.kind) }));
+  const hardest = results
+    .flatMap(({ on, limit }) => (limit ? [{ on, limit }] : []))
+    .reduce<LineProof['hardest']>(
+      (worst, each) => (worst && compareLimits(worst.limit, each.limit) <= 0 ? worst : each),
+      undefined,
+    );
+  const verdict = results
+    .map((each) => each.verdict)
+    .reduce<Verdict>((worst, each) => (compareVerdicts(each, worst) > 0 ? each : worst), 'holds');
+  const notFed = [...new Map(results.flatMap((each) => each.notFed).map((each) => [each.load, each])).values()];
+  return {
+    isProved: verdict === 'holds' && notFed.length === 0,
+    verdict,
+    sets: results.length,
+    hardest,
+    notFed,
+  };
+}
+
+interface Judged {
+  readonly verdict: Verdict;
+  readonly limit: Limit | undefined;
+  readonly notFed: LineProof['notFed'];
+}
+
+function judged(
+  compiled: CompiledRig,
+  supply: string,
+  on: readonly CardItem[],
+  kind: CardLine['kind'],
+): Judged {
+  const isOrder = kind === 'order';
+  const result = check(compiled, { supply, on }, isOrder ? 'given' : 'any');
+  const [worst] = [...result.limits, ...(isOrder ? [] : restartLimits(result))].sort(compareLimits);
+  return {
+    verdict: worst?.verdict ?? 'holds',
+    limit: worst,
+    notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
+  };
+}
+
+const restartLimits = ({ restarts }: CheckResult): readonly Limit[] => restarts.map(({ limit }) => limit);
+
+/** Whether a set may stand on a card: it holds in any order, with every restart, and all of it is fed. */
+export function mayBeOn(compiled: CompiledRig, supply: string, on: readonly CardItem[]): boolean {
+  const { verdict, notFed } = judged(compiled, supply, on, 'always');
+  return verdict === 'holds' && notFed.length === 0;
+}
+
+/** Whether a set holds in just this order. */
+export function mayBeOnInOrder(compiled: CompiledRig, supply: string, on: readonly CardItem[]): boolean {
+  const { verdict, notFed } = judged(compiled, supply, on, 'order');
+  return verdict === 'holds' && notFed.length === 0;
+}
