@@ -17,6 +17,7 @@ const LAYERS = [
   'day',
   'now',
   'instruments',
+  'card',
   'rehearse',
   'logbook',
   'wording',
@@ -66,7 +67,7 @@ module.exports = {
       from: { pathNot: '^core/' },
       to: {
         path: '^core/src/',
-        pathNot: '^core/src/(index|editing|estimating|explaining|exporting|metering|planning|scheduling|switching)\\.ts$',
+        pathNot: '^core/src/(index|editing|estimating|carding|explaining|exporting|metering|planning|scheduling|switching)\\.ts$',
       },
     },
     {

@@ -18,3 +18,6 @@ export { overloadsOf } from './now/overloads.js';
 export { tripCauses } from './now/trip-causes.js';
 export { unexplainedPower } from './now/unexplained-power.js';
 export { wayBackOf } from './now/way-back.js';
+export { shortestCard } from './card/shortest-card.js';
+export { proofOfLine } from './card/line-proof.js';
+export { proofWords } from './wording/card-proof-words.js';

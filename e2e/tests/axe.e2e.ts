@@ -163,7 +163,7 @@ async function* day(page: Page): AsyncGenerator<string> {
   yield 'Day, with a date to be picked';
   await page.keyboard.press('Escape');
   await page.getByRole('textbox', { name: 'Begins at' }).click();
-  await expect(page.getByText('Now', { exact: true })).toBeVisible();
+  await expect(page.getByRole('dialog').getByText('Now', { exact: true })).toBeVisible();
   yield 'Day, with a time to be picked';
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Close' }).click();

@@ -195,6 +195,10 @@ const COLOURED =
 /** What is read from right to left, and looks of buttons that nothing here has. */
 const UNUSED =
   /-rtl|-dangerous|-background-ghost|-btn-(?:ghost|dashed|danger|link|group|round|circle|lg|compact|two-chinese)|ant-badge/;
+/** Ways of coming and going that none of its parts here has: they slide up or down, fade, or grow in place. */
+const UNUSED_MOTION = /ant-(?:move-|slide-(?:left|right)|zoom-(?:big|up|down|left|right))/;
+const UNUSED_KEYFRAMES =
+  /@keyframes ant(?:Move|Slide(?:Left|Right)|Zoom(?:Big|Up|Down|Left|Right))\w*\s*\{(?:[^{}]*\{[^{}]*\})*[^{}]*\}/g;
 const RULE = /([^{}]*)\{[^{}]*\}/g;
 const COLOUR = /#[0-9a-f]{3,8}\b(?![^{}]*\{)|(?:rgb|hsl)a?\([^)]*\)/gi;
 
@@ -228,7 +232,10 @@ export async function libraryStyles(components, withBase) {
   );
   const base = withBase ? BASE : [];
   const css = await compiled([...base, ...parts].map((path) => `@import '${path}';`).join('\n'));
-  const used = css.replace(COLOURED, '').replace(RULE, (rule, selectors) => withoutUnused(rule, selectors));
+  const used = css
+    .replace(COLOURED, '')
+    .replace(UNUSED_KEYFRAMES, '')
+    .replace(RULE, (rule, selectors) => withoutUnused(rule, selectors));
   const ours = inOurColours(used, await shades());
   const left = new Set(ours.match(COLOUR));
   if (left.size > 0)
@@ -240,7 +247,9 @@ export async function libraryStyles(components, withBase) {
 
 /** A rule for what is used of its selectors; nothing where none of them is. */
 function withoutUnused(rule, selectors) {
-  const used = selectors.split(',').filter((selector) => !UNUSED.test(selector));
+  const used = selectors
+    .split(',')
+    .filter((selector) => !UNUSED.test(selector) && !UNUSED_MOTION.test(selector));
   return used.length === 0 ? '' : used.join(',') + rule.slice(selectors.length);
 }
 

@@ -4,6 +4,7 @@ import type {
   CombinationQuestion,
   Day,
   EnoughSizes,
+  NumberStyle,
   Combinations,
   OneChangeAway,
   Outlook,
@@ -23,8 +24,16 @@ import type {
 import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
+import type { CardPlan } from '@heliarch/core/carding';
 import type { MeterReading, Trip, UnexplainedPower } from '@heliarch/core/switching';
-import type { AtTheSwitch, Contingencies, LoadAnswer, OnSupply, WentDark } from '../workers/rig-questions';
+import type {
+  AtTheSwitch,
+  Contingencies,
+  LineProved,
+  LoadAnswer,
+  OnSupply,
+  WentDark,
+} from '../workers/rig-questions';
 
 /** How far a question is: asked, answered in part, answered, stopped by hand, or failed with what went wrong. */
 export type Answer<T> =
@@ -162,6 +171,14 @@ export class Answers {
 
   wentDark(rig: Rig, trip: Trip): Observable<Answer<WentDark>> {
     return this.ask(rig, (questions) => questions.wentDark(trip));
+  }
+
+  shortestCard(rig: Rig, supply: string): Observable<Answer<CardPlan>> {
+    return this.askSearch(rig, (questions, progress) => questions.shortestCard(supply, progress));
+  }
+
+  proofsOfCard(rig: Rig, plan: CardPlan, style: NumberStyle): Observable<Answer<readonly LineProved[]>> {
+    return this.ask(rig, (questions) => questions.proofsOfCard(plan, style));
   }
 
   private askSearch<T>(

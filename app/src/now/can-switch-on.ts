@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { BreakpointObserver } from '@angular/cdk/layout';
-import { map } from 'rxjs';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { formatNumber, type Load } from '@heliarch/core';
 import { FieldStyles } from '../components/library/field-styles';
 import { LibraryStyles } from '../components/library/library-styles';
 import { keepTogether } from '../components/keep-together';
+import { matches } from '../components/matches';
 import { UnitChoice } from '../components/unit-choice';
 import { VerdictMark } from '../components/verdict-mark';
 import { NowState, type Offered } from './now-state';
@@ -30,11 +29,7 @@ export class CanSwitchOn {
 
   protected readonly sought = new FormControl('', { nonNullable: true });
   private readonly words = toSignal(this.sought.valueChanges, { initialValue: '' });
-  private readonly isDesk = toSignal(
-    inject(BreakpointObserver)
-      .observe(DESK)
-      .pipe(map(({ matches }) => matches)),
-  );
+  private readonly isDesk = matches(DESK);
   protected readonly showsAll = signal(false);
   protected readonly open = signal<string | undefined>(undefined);
 

@@ -35,5 +35,11 @@ export const ROOMS: Routes = [
     data: { label: 'Now', onPhone: 'first' },
     loadComponent: () => import('../now/now').then((room) => room.Now),
   },
+  {
+    path: 'card',
+    title: 'Card · Heliarch',
+    data: { label: 'Card', onPhone: 'behind-more' },
+    loadComponent: () => import('../card/card').then((room) => room.Card),
+  },
   { path: '**', redirectTo: 'together' },
 ];

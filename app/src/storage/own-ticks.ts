@@ -80,12 +80,12 @@ export class OwnTicks {
     this.mine.set({ ...numbered, rigId: rig.id });
     // A browser that keeps nothing has said so; the ticks go on for as long as the page is open.
     this.queue
-      .run('keeping your ticks', () => this.repository.keepAtSwitch(rig.id, numbered))
+      .run('keeping your ticks', () => this.repository.keepBeside(rig.id, 'atSwitch', numbered))
       .catch(() => undefined);
   }
 
   private storedOf(rigId: string): Observable<OfRig> {
-    return this.repository.atSwitch$(rigId).pipe(
+    return this.repository.beside$(rigId, 'atSwitch').pipe(
       catchError(() => of(undefined)),
       map((kept) => ({ rigId, ...(isNumbered(kept) ? kept : { serial: 0, at: kept }) })),
     );

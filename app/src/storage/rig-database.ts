@@ -17,6 +17,8 @@ export interface StoredRig {
   refused?: RefusedEdit | undefined;
   /** What is on by one's own ticks: of this browser, in no file. */
   atSwitch?: unknown;
+  /** Its cards: what was changed on them by hand, and what was printed. */
+  cards?: unknown;
 }
 
 /** As version 1 kept it: a date compares badly as a key once it has been cloned. */

@@ -21,6 +21,9 @@ export interface Work {
   readonly history: UndoHistory;
 }
 
+/** What is kept beside a rig in this browser, and in no file. */
+export type Beside = 'atSwitch' | 'cards';
+
 /** The only way to what this browser keeps. Nothing is ever stored that cannot be read again. */
 @Injectable({ providedIn: 'root' })
 export class RigRepository {
@@ -147,15 +150,15 @@ export class RigRepository {
     });
   }
 
-  /** What is on by one's own ticks, as it lies there, whenever it changes in this tab or another. */
-  atSwitch$(id: string): Observable<unknown> {
-    return from(liveQuery(async () => (await this.database.rigs.get(id))?.atSwitch));
+  /** What lies beside a rig, as it lies there, whenever it changes in this tab or another. */
+  beside$(id: string, what: Beside): Observable<unknown> {
+    return from(liveQuery(async () => (await this.database.rigs.get(id))?.[what]));
   }
 
   /** Keeps it beside the rig; of a rig that is not kept, nothing is. */
-  async keepAtSwitch(id: string, atSwitch: unknown): Promise<void> {
+  async keepBeside(id: string, what: Beside, value: unknown): Promise<void> {
     await this.writable(async () => {
-      await this.database.rigs.update(id, { atSwitch });
+      await this.database.rigs.update(id, { [what]: value });
     });
   }
 
@@ -177,7 +180,7 @@ export class RigRepository {
 
   private async put({ rig, history }: Work, revision: number): Promise<KeptRig> {
     const savedAt = Date.now();
-    const { refused, atSwitch } = (await this.database.rigs.get(rig.id)) ?? {};
+    const { refused, atSwitch, cards } = (await this.database.rigs.get(rig.id)) ?? {};
     const sequence = await this.nextSequence();
     await this.database.rigs.put({
       id: rig.id,
@@ -189,6 +192,7 @@ export class RigRepository {
       history,
       ...(refused && { refused }),
       ...(atSwitch !== undefined && { atSwitch }),
+      ...(cards !== undefined && { cards }),
     });
     this.looked.set(rig.id, { revision, isReadable: true });
     return {

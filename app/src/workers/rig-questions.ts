@@ -31,7 +31,9 @@ import {
   type Rig,
   type Scene,
   type Settlement,
+  type NumberStyle,
   type StartOrderRule,
+  type Verdict,
   type UnplannedLoad,
   type VoltageDrop,
   type WaysToFit,
@@ -49,8 +51,11 @@ import {
   placesOfPiece,
   planAsKept,
   planOfDay,
+  proofOfLine,
   proofOfPlan,
+  proofWords,
   reviewOfPlan,
+  shortestCard,
   tripCauses,
   turnsOf,
   unexplainedPower,
@@ -69,6 +74,8 @@ import {
   type TripCauses,
   type UnexplainedPower,
 } from '@heliarch/core/switching';
+
+import { linesOf, type CardPlan } from '@heliarch/core/carding';
 
 import { linearSolver } from './linear-solver';
 
@@ -111,6 +118,14 @@ export interface AtTheSwitch {
 /** What may have opened, and the way back from the first of them. */
 export interface WentDark extends TripCauses {
   readonly wayBack: readonly StepBack[];
+}
+
+/** Whether a line of a card is proved, and what is said of it. */
+export interface LineProved {
+  readonly isProved: boolean;
+  readonly verdict: Verdict;
+  readonly line: string;
+  readonly detail: string;
 }
 
 /** The questions about a rig that take longer than a tick, as a worker answers them: one compiled rig for all. */
@@ -276,6 +291,20 @@ export class RigQuestions {
     const found = tripCauses(this.rigInUse, scene, trip.started, trip.observation);
     const [first] = found.causes;
     return { ...found, wayBack: first ? wayBackOf(this.rigInUse, scene, trip.started, first) : [] };
+  }
+
+  shortestCard(supply: string, progress: Progress): CardPlan {
+    return shortestCard(this.rigInUse, supply, throttled(progress));
+  }
+
+  /** The proof of each line of a card, in their order. */
+  proofsOfCard(plan: CardPlan, style: NumberStyle): readonly LineProved[] {
+    const { rig } = this.rigInUse;
+    return linesOf(plan).map((line) => {
+      const proof = proofOfLine(this.rigInUse, plan, line);
+      const { isProved, verdict } = proof;
+      return { isProved, verdict, ...proofWords(style, rig, proof) };
+    });
   }
 
   private get rigInUse(): CompiledRig {

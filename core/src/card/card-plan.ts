@@ -39,9 +39,12 @@ export function linesOf({ always, oneAtATime, together, orders, never }: CardPla
       ? [{ id: 'one-at-a-time', kind: 'one-at-a-time' as const, items: oneAtATime }]
       : []),
     ...together.map((slots): CardLine => ({ id: `together ${nameOf(slots)}`, kind: 'together', slots })),
-    ...orders.map(
-      ({ first, then }): CardLine => ({ id: `order ${keyOf(first)} ${keyOf(then)}`, kind: 'order', first, then }),
-    ),
+    ...orders.map(({ first, then }): CardLine => ({
+      id: `order ${keyOf(first)} ${keyOf(then)}`,
+      kind: 'order',
+      first,
+      then,
+    })),
     ...(never.length > 0 ? [{ id: 'never', kind: 'never' as const, items: never }] : []),
   ];
 }
@@ -78,7 +81,9 @@ const isOfDifferentLoads = (set: readonly CardItem[]): boolean =>
 export function withoutMissing(plan: CardPlan, rig: Rig): CardPlan {
   const isThere = ({ load, state }: CardItem): boolean => {
     const found = rig.loads.find(({ id }) => id === load);
-    return found !== undefined && (state === undefined || (found.states ?? []).some(({ id }) => id === state));
+    return (
+      found !== undefined && (state === undefined || (found.states ?? []).some(({ id }) => id === state))
+    );
   };
   return {
     supply: plan.supply,

@@ -6,7 +6,7 @@ const MOST_TRIPLES = 2;
 
 /**
  * Lines that say which items may be on together, in few words: "one of these with one of those" as long as they cover pairs
- * that no line has yet, the most first; then the largest sets of three and more.
+ * that no line has yet, the most first; beside the largest sets of three and more.
  *
  * @param fits Whether items hold together.
  * @returns Lines every choice of which holds. Source: greedy cover (V. Chvatal, 1979); how much it covers is told by `pairsCovered`.
@@ -18,9 +18,10 @@ export function fewestLines(
   const pairs = pairsOf(items).filter(([a, b]) => fits(a, b));
   const isPair = (a: CardItem, b: CardItem): boolean =>
     pairs.some(([one, other]) => (one === a && other === b) || (one === b && other === a));
+  const larger = triples(items, fits, isPair);
   const candidates = blocks(items, pairs, isPair);
   const lines: CardSlots[] = [];
-  let left = pairs;
+  let left = pairs.filter(([a, b]) => !larger.some((slots) => isIn(slots, a) && isIn(slots, b)));
   while (left.length > 0 && lines.length < MOST_LINES) {
     const [best] = candidates
       .map((slots) => ({ slots, gain: coveredBy(slots, left).length }))
@@ -29,8 +30,10 @@ export function fewestLines(
     lines.push(best.slots);
     left = left.filter((pair) => !coveredBy(best.slots, [pair]).length);
   }
-  return [...lines, ...triples(items, fits, isPair)];
+  return [...lines, ...larger];
 }
+
+const isIn = (slots: CardSlots, item: CardItem): boolean => slots.some((slot) => slot.includes(item));
 
 type Pair = readonly [CardItem, CardItem];
 
@@ -100,12 +103,12 @@ export function pairsCovered(
   const pairs = pairsOf(items).filter(([a, b]) => fits(a, b));
   const isSaid = ([a, b]: Pair): boolean =>
     together.some((slots) =>
-      slots.some(
-        (slot, index) =>
-          slots.some(
-            (other, place) => place !== index && slot.includes(a) && other.includes(b),
-          ),
+      slots.some((slot, index) =>
+        slots.some((other, place) => place !== index && slot.includes(a) && other.includes(b)),
       ),
     );
-  return { said: pairs.filter((pair) => isSaid(pair) || isSaid([pair[1], pair[0]])).length, of: pairs.length };
+  return {
+    said: pairs.filter((pair) => isSaid(pair) || isSaid([pair[1], pair[0]])).length,
+    of: pairs.length,
+  };
 }

@@ -35,7 +35,9 @@ export function proofOfLine(compiled: CompiledRig, plan: CardPlan, line: CardLin
   const verdict = results
     .map((each) => each.verdict)
     .reduce<Verdict>((worst, each) => (compareVerdicts(each, worst) > 0 ? each : worst), 'holds');
-  const notFed = [...new Map(results.flatMap((each) => each.notFed).map((each) => [each.load, each])).values()];
+  const notFed = [
+    ...new Map(results.flatMap((each) => each.notFed).map((each) => [each.load, each])).values(),
+  ];
   return {
     isProved: verdict === 'holds' && notFed.length === 0,
     verdict,

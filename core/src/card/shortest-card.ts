@@ -103,4 +103,3 @@ function ordersAmong(
     .filter(({ first, then }) => !fitsBeside(first, then) && fitsInOrder(first, then))
     .slice(0, MOST_ORDERS);
 }
-
