@@ -69,11 +69,37 @@ export function naiveJoins(rig: Rig, supplyId: string, on: readonly On[], lastId
   return last !== undefined && staysOn(rig, supply, set, 'against') && (!brings(last) || bears(set, last));
 }
 
+/** Whether loads hold whatever the order of their starts, and whatever is restarted: each can start last. */
+export function naiveInAnyOrder(rig: Rig, supplyId: string, on: readonly On[]): boolean {
+  const supply = rig.supplies.find((each) => each.id === supplyId)!;
+  const set = whatRuns(rig, supply, standing(rig, supply, on));
+  const { bears, brings, led } = startsOf(rig, supply, set, 'against');
+  const hand = set.filter((each) => !led.has(each) && brings(each));
+  return (
+    set.length === on.length && staysOn(rig, supply, set, 'against') && hand.every((each) => bears(set, each))
+  );
+}
+
+/** Whether loads hold when they are started in just this order. */
+export function naiveInThisOrder(rig: Rig, supplyId: string, on: readonly On[]): boolean {
+  const supply = rig.supplies.find((each) => each.id === supplyId)!;
+  const set = whatRuns(rig, supply, standing(rig, supply, on));
+  const { bears, brings, led, withFollowers } = startsOf(rig, supply, set, 'against');
+  const floor = set.filter(({ load }) => load.usage === 'by-itself');
+  const hand = set.filter((each) => !floor.includes(each) && !led.has(each) && brings(each));
+  return (
+    staysOn(rig, supply, set, 'against') &&
+    hand.every((each, index) => bears(withFollowers([...floor, ...hand.slice(0, index)]), each))
+  );
+}
+
 /** All that runs, and every start that comes by itself. */
 function staysOn(rig: Rig, supply: Supply, set: On[], side: Side): boolean {
   const { bears, brings } = startsOf(rig, supply, set, side);
   const itself = set.filter(({ load }) => load.usage === 'by-itself');
-  return allFit(steadyRows(rig, supply, set, side)) && itself.filter(brings).every((each) => bears(set, each));
+  return (
+    allFit(steadyRows(rig, supply, set, side)) && itself.filter(brings).every((each) => bears(set, each))
+  );
 }
 
 /** The starts within a set, each with what follows it. */

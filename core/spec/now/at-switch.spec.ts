@@ -27,7 +27,7 @@ describe('own ticks', () => {
   });
 
   it('switch what follows a load with it, and say which of them was started last', () => {
-    const tied = { ...rig, ties: [{ leader: 'bandsaw', follower: 'extractor' }] };
+    const tied = { ...rig, ties: [{ leader: 'bandsaw', follower: 'extractor', delayS: 0 }] };
     const at = withSwitchedOn(tied, withSwitchedOn(tied, nothingOn(tied), 'kettle', T), 'bandsaw', T + 30);
     expect(at.on.map(({ load }) => load)).toEqual(['kettle', 'bandsaw', 'extractor']);
     expect(newTrip(tied, at, T + 60).started).toBe('bandsaw');

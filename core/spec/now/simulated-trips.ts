@@ -57,40 +57,47 @@ function opensAfter(
   random: Random,
   strengthOf: (elementId: string) => number,
 ): number {
-  const { worst, capacity, start, element, unit, kind } = limit;
-  if (kind === 'unknown-rating' || kind === 'continuous-rule' || !Number.isFinite(capacity.pessimistic))
-    return Infinity;
-  const most = Number.isFinite(capacity.optimistic)
-    ? capacity.optimistic
-    : 2 * capacity.stated - capacity.pessimistic;
+  const { worst, start, element, kind } = limit;
+  if (!canOpen(limit)) return Infinity;
   const demand = worst.stated;
   // It carried what ran before: what has not grown does not open now.
   const carriedBefore = before?.worst.stated ?? 0;
   if (demand <= carriedBefore) return Infinity;
-  // One charge and one age of a battery decide all its limits.
-  const carries = capacity.pessimistic + strengthOf(element.id) * (most - capacity.pessimistic);
+  const carries = truly(limit, strengthOf(element.id));
   if (start) {
     const delayS = delayOf(kind, random);
     return demand > carries && delayS <= start.seconds.stated ? delayS : Infinity;
   }
-  if ('protection' in element) {
-    // A thermal element of its own, somewhere between the earliest and the latest of its kind.
-    const k = between(random, 1.03, 1.33);
-    const x = demand / element.protection.amps;
-    return x > k && carriedBefore / element.protection.amps <= k
-      ? between(random, 40, 200) * Math.log((x * x) / (x * x - k * k))
-      : Infinity;
-  }
-  const tiers =
-    element.kind === 'inverter' || element.kind === 'generator'
-      ? element.rating.tiers.map((tier) => ({
-          most: tier.limit.value * (unit === 'W' ? capacity.stated / element.rating.continuousVA.value : 1),
-          seconds: tier.seconds,
-        }))
-      : [];
+  if ('protection' in element)
+    return breakerOpensAfter(element.protection.amps, demand, carriedBefore, random);
   if (demand <= carries || carriedBefore > carries) return Infinity;
-  const carried = tiers.filter((tier) => tier.most >= demand).map(({ seconds }) => seconds);
-  if (element.kind === 'battery') return between(random, 0.2, 20);
+  return element.kind === 'battery' ? between(random, 0.2, 20) : surgeLastsFor(limit, random);
+}
+
+const canOpen = ({ kind, capacity }: Limit): boolean =>
+  kind !== 'unknown-rating' && kind !== 'continuous-rule' && Number.isFinite(capacity.pessimistic);
+
+/** What a limit truly carries: one charge and one age of a battery decide all its limits. */
+function truly({ capacity: { pessimistic, stated, optimistic } }: Limit, strength: number): number {
+  const most = Number.isFinite(optimistic) ? optimistic : 2 * stated - pessimistic;
+  return pessimistic + strength * (most - pessimistic);
+}
+
+/** A thermal element of its own, somewhere between the earliest and the latest of its kind. */
+function breakerOpensAfter(ratedA: number, amps: number, ampsBefore: number, random: Random): number {
+  const k = between(random, 1.03, 1.33);
+  const x = amps / ratedA;
+  if (x <= k || ampsBefore / ratedA > k) return Infinity;
+  return between(random, 40, 200) * Math.log((x * x) / (x * x - k * k));
+}
+
+function surgeLastsFor({ element, worst, capacity, unit }: Limit, random: Random): number {
+  if (element.kind !== 'inverter' && element.kind !== 'generator') return between(random, 0.2, 1);
+  const { tiers, continuousVA } = element.rating;
+  const perVA = unit === 'W' ? capacity.stated / continuousVA.value : 1;
+  const carried = tiers
+    .filter(({ limit }) => limit.value * perVA >= worst.stated)
+    .map(({ seconds }) => seconds);
   return Math.max(between(random, 0.2, 1), ...carried);
 }
 

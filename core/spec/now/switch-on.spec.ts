@@ -86,7 +86,7 @@ describe('can I switch this on?', () => {
   });
 
   it('is honest about followers, restarts and a hookup that drops out', () => {
-    const rig = { ...demoRig('tern'), ties: [{ leader: 'bandsaw', follower: 'extractor' }] };
+    const rig = { ...demoRig('tern'), ties: [{ leader: 'bandsaw', follower: 'extractor', delayS: 0 }] };
     const compiled = compile(rig);
     const answerTo = (id: string, supply: string, ...on: readonly string[]) =>
       canSwitchOn(compiled, { supply, on: on.map((load) => ({ load })) }).find(

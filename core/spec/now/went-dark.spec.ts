@@ -58,15 +58,16 @@ describe('it went dark', () => {
     const { causes } = tripCauses(compiled, scene, 'oven', { ...seen, stillOn: [], noticed: [], looked: [] });
     const steps = wayBackOf(compiled, scene, 'oven', causes[0]!);
     expect(steps.map(({ step }) => step)).toEqual(['off', 'reset', 'wait', 'on', 'last']);
-    const again = steps.find((each) => each.step === 'on')!;
-    const result = again.step === 'on' ? again.result : undefined;
-    const back = [...result!.selfStarting, ...result!.order].map(({ load }) => ({ load: load.id }));
+    const [again] = steps.flatMap((each) => (each.step === 'on' ? [each] : []));
+    const back = [...again!.result.selfStarting, ...again!.result.order].map(({ load }) => ({
+      load: load.id,
+    }));
     expect(check(compiled, { supply: 'battery', on: back }).verdict).toBe('holds');
-    const last = steps.at(-1)!;
-    expect(last.step === 'last' && last.answer.answer).toBe('no');
+    const [last] = steps.flatMap((each) => (each.step === 'last' ? [each] : []));
+    expect(last?.answer.answer).toBe('no');
     // The fridge has no soft starter: three minutes until its pressure has fallen (common practice).
-    const wait = steps.find((each) => each.step === 'wait')!;
-    expect(wait.step === 'wait' && wait.afterS).toBe(180);
+    const [wait] = steps.flatMap((each) => (each.step === 'wait' ? [each] : []));
+    expect(wait?.afterS).toBe(180);
   });
 
   it('keeps what was on and what had just started, as it was', () => {

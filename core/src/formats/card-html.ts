@@ -46,6 +46,7 @@ export function cardStyle({ paper, isLarge }: CardLook, scope: string): string {
     `${scope} p,${scope} ul,${scope} ol{margin:0;padding:0}`,
     `${scope} section{display:grid;grid-template-columns:2.6em 1fr;gap:0 .6em;padding-bottom:.6em;border-bottom:.09em solid #000}`,
     `${scope} section svg{width:2.2em;height:2.2em;grid-row:1/3;fill:none;stroke:#000;stroke-width:2.2}`,
+    `${scope} section p+p{margin-top:.3em}`,
     `${scope} .names{list-style:none;columns:${paper === 'strip' ? 1 : 2};column-gap:1em}`,
     `${scope} .names.few{columns:1}`,
     `${scope} .signs{display:grid;grid-template-columns:${paper === 'strip' ? '1fr' : '1fr 1fr'};gap:.4em 1em}`,

@@ -3,7 +3,7 @@ import type { CardItem, CardLine, CardPlan } from '../card/card-plan.js';
 import { linesOf } from '../card/card-plan.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
 import { inSentence } from '../rig/names-in-sentences.js';
-import type { Rig } from '../rig/schema.js';
+import type { Load, Rig } from '../rig/schema.js';
 import { ENGLISH, type CardTexts } from './card-texts.js';
 
 /** A card as it stands on paper: plain text, nothing to be worked out. */
@@ -66,9 +66,7 @@ export function cardPage(
         : undefined,
     ),
     ...section('never', texts.never(inTitle(supply.name)), lines, (line) =>
-      line.kind === 'never'
-        ? { sentences: line.items.map((item) => ({ strong: '', rest: neverWords(rig, plan, item, texts) })) }
-        : undefined,
+      line.kind === 'never' ? { sentences: neverSentences(rig, plan, line.items, texts) } : undefined,
     ),
     ...withWaits(
       rig,
@@ -152,14 +150,29 @@ function slotWords(slots: readonly (readonly string[])[], texts: CardTexts): str
   return listed(slots.flat(), texts);
 }
 
-function neverWords(rig: Rig, { supply }: CardPlan, item: CardItem, texts: CardTexts): string {
-  const name = itemName(rig, item, texts);
-  const load = loadOf(rig, item.load);
-  if (load.neverOn?.includes(supply)) return texts.notHere(name);
+/** Why loads are never on, those of one reason together. */
+function neverSentences(
+  rig: Rig,
+  { supply }: CardPlan,
+  items: readonly CardItem[],
+  texts: CardTexts,
+): CardSection['sentences'] {
   const { sources } = supplyOf(rig, supply);
-  const bus = rig.circuits.find(({ id }) => id === load.circuit)?.bus;
-  const isAhead = rig.sources.some((source) => source.bus === bus);
-  return sources.length === 0 && isAhead ? texts.needsSource(name) : texts.tooMuch(name);
+  const isAhead = ({ circuit }: Load): boolean => {
+    const bus = rig.circuits.find(({ id }) => id === circuit)?.bus;
+    return rig.sources.some((source) => source.bus === bus);
+  };
+  const reasonOf = ({ load: id }: CardItem): 'notHere' | 'needsSource' | 'tooMuch' => {
+    const load = loadOf(rig, id);
+    if (load.neverOn?.includes(supply)) return 'notHere';
+    return sources.length === 0 && isAhead(load) ? 'needsSource' : 'tooMuch';
+  };
+  return (['tooMuch', 'needsSource', 'notHere'] as const).flatMap((reason) => {
+    const names = items
+      .filter((item) => reasonOf(item) === reason)
+      .map((item) => inSentence(itemName(rig, item, texts)));
+    return names.length > 0 ? [{ strong: '', rest: texts[reason](names) }] : [];
+  });
 }
 
 /** What waits after a stop stands with the orders; loads that wait as long stand together. */
@@ -189,14 +202,15 @@ function withWaits(
 
 function darkSteps(rig: Rig, plan: CardPlan, ask: string, texts: CardTexts): readonly string[] {
   const { sources } = supplyOf(rig, plan.supply);
+  const isGenerator = rig.sources.some(({ id, kind }) => sources.includes(id) && kind === 'generator');
   const inverter = rig.converters.find(({ kind }) => kind.startsWith('inverter'));
   const itself = plan.always
     .map(({ load }) => loadOf(rig, load))
     .filter(({ usage }) => usage === 'by-itself')
-    .map(({ name }) => name);
+    .map(({ name }, index) => (index === 0 ? name : inSentence(name)));
   return [
     plan.oneAtATime.length > 0 ? texts.switchOffThese : texts.switchOffLast,
-    ...(sources.length > 0 ? [texts.lookAtTheHookup] : []),
+    ...(sources.length === 0 ? [] : [isGenerator ? texts.lookAtTheGenerator : texts.lookAtTheHookup]),
     ...(inverter ? [texts.reset(inverter.name, inverter.resetAt)] : []),
     texts.wait(itself, USUAL_WAIT_MINUTES),
     texts.oneByOne,
