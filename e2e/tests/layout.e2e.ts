@@ -41,7 +41,7 @@ for (const [where, size] of [
     await together.chooseFile({ name: 'long.json', mimeType: 'application/json', buffer });
     await expect(page.getByText(/^Opened Rigw+ from long\.json/)).toBeVisible();
     const width = () => page.evaluate(() => document.documentElement.scrollWidth);
-    for (const room of ['Together', 'Loads', 'Day', 'Now', 'Rig']) {
+    for (const room of ['Together', 'Loads', 'Day', 'Now', 'Card', 'Rig']) {
       await goToRoom(page, room);
       await expect(page.locator('main h1').first()).toBeVisible();
       await page.waitForTimeout(300);

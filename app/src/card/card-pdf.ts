@@ -1,7 +1,9 @@
 import { PAPER_MM, type CardLook, type CardPage, type CodePicture } from '@heliarch/core/carding';
 import pdfMake from 'pdfmake/build/pdfmake.min';
 import fonts from 'pdfmake/build/vfs_fonts';
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+
+type Definitions = Parameters<typeof pdfMake.createPdf>[0];
+type Content = Definitions['content'];
 
 const POINTS_PER_MM = 72 / 25.4;
 const BASE_PT = { a5: 10.5, a6: 7.5, 'half-letter': 10.5, strip: 8 } as const;
@@ -35,7 +37,7 @@ function documentOf(
   { paper, isLarge }: CardLook,
   code: CodePicture,
   share: number,
-): TDocumentDefinitions {
+): Definitions {
   const [width, height] = PAPER_MM[paper].map((mm) => mm * POINTS_PER_MM) as [number, number];
   const size = BASE_PT[paper] * (isLarge ? LARGE : 1) * share;
   const margin = width * MARGIN_SHARE;

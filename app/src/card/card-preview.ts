@@ -26,8 +26,6 @@ import { fitOnPaper } from './fit-on-paper';
   styles: `
     :host {
       display: block;
-      max-width: 100%;
-      overflow-x: auto;
       color: #000;
     }
   `,
@@ -36,6 +34,8 @@ export class CardPreview {
   readonly pages = input.required<readonly CardPage[]>();
   readonly look = input.required<CardLook>();
   readonly code = input.required<CodePicture>();
+  /** On the screen it is no wider than what it stands in; on paper it is as large as it is. */
+  readonly isShrunk = input(true);
   private readonly paper = viewChild.required<ElementRef<HTMLElement>>('paper');
 
   constructor() {
@@ -46,10 +46,22 @@ export class CardPreview {
       const [width, height] = PAPER_MM[this.look().paper];
       onPaper.textContent = `@page{size:${width}mm ${height}mm;margin:0}`;
       const { nativeElement } = this.paper();
+      nativeElement.style.zoom = this.isShrunk() ? String(shareOf(nativeElement, width)) : '1';
       const root = nativeElement.shadowRoot ?? nativeElement.attachShadow({ mode: 'open' });
       // Every text of the user is escaped where the markup is made (core/src/formats/card-html.ts).
       const sizes = fitOnPaper(this.pages(), this.look(), this.code());
-      root.innerHTML = `<style>${cardStyle(this.look(), 'main')}</style><main>${cardMarkup(this.pages(), this.code(), sizes)}</main>`;
+      root.innerHTML = `<style>${cardStyle(this.look(), '.card')}</style><div class="card">${cardMarkup(this.pages(), this.code(), sizes)}</div>`;
     });
   }
+}
+
+const PX_PER_MM = 96 / 25.4;
+
+/** The share of a page that there is room for, 1 at most. */
+function shareOf({ parentElement }: HTMLElement, widthMm: number): number {
+  const room = parentElement?.parentElement;
+  if (!room) return 1;
+  const { paddingLeft, paddingRight } = getComputedStyle(room);
+  const px = room.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight);
+  return px > 0 ? Math.min(1, px / (widthMm * PX_PER_MM)) : 1;
 }

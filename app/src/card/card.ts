@@ -3,7 +3,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { CARD_PAPERS, type CardPage, type CardPaper, type CardPlan } from '@heliarch/core/carding';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { debounceTime, filter, firstValueFrom, map } from 'rxjs';
+import { filter, firstValueFrom, map, switchMap, timer } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Choice } from '../components/choice-bar';
 import { FieldStyles } from '../components/library/field-styles';
@@ -59,7 +59,10 @@ export class Card {
   constructor() {
     inject(LibraryStyles).bring(FieldStyles);
     this.ask.valueChanges
-      .pipe(debounceTime(PAUSE_MS), takeUntilDestroyed())
+      .pipe(
+        switchMap((ask) => timer(PAUSE_MS).pipe(map(() => ask))),
+        takeUntilDestroyed(),
+      )
       .subscribe((ask) => this.state.keepAsk(ask));
   }
 

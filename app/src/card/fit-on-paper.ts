@@ -19,7 +19,7 @@ export function fitOnPaper(pages: readonly CardPage[], look: CardLook, code: Cod
   host.style.cssText = 'position:absolute;left:-9999px;top:0';
   document.body.append(host);
   const root = host.attachShadow({ mode: 'open' });
-  root.innerHTML = `<style>${cardStyle(look, 'main')}</style><main>${cardMarkup(pages, code)}</main>`;
+  root.innerHTML = `<style>${cardStyle(look, '.card')}</style><div class="card">${cardMarkup(pages, code)}</div>`;
   const most = Math.ceil(PAPER_MM[look.paper][1] * PX_PER_MM);
   const sizes = [...root.querySelectorAll<HTMLElement>('.page')].map((page) => {
     let size = letterSizePt(look);
