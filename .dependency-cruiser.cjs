@@ -67,7 +67,8 @@ module.exports = {
       from: { pathNot: '^core/' },
       to: {
         path: '^core/src/',
-        pathNot: '^core/src/(index|editing|estimating|carding|explaining|exporting|metering|planning|scheduling|switching)\\.ts$',
+        pathNot:
+          '^core/src/(index|editing|estimating|carding|explaining|exporting|metering|planning|scheduling|switching)\\.ts$',
       },
     },
     {

@@ -69,12 +69,25 @@ export class Now {
 
   /** What is on is in trouble by itself: said above every answer about something more. */
   protected readonly trouble = computed(() => {
-    const { verdict, decider } = this.state.result();
-    if (verdict === 'holds' || !decider || this.state.at().on.length === 0) return undefined;
-    return verdict === 'tight'
-      ? `What is on may trip by itself, at ${theLoad(decider.element.name)}.`
-      : `What is on is too much for ${theLoad(decider.element.name)}.`;
+    const { limits, starts } = this.state.result();
+    // What was started by hand has started: only what runs, and what starts by itself, is still to come.
+    const toCome = [
+      ...limits.filter(({ start }) => !start),
+      ...starts.flatMap((each) => (each.moment === 'in-order' ? [] : each.limits)),
+    ];
+    const over = toCome.find(({ verdict }) => verdict === 'trips');
+    if (over) return `What is on is too much for ${theLoad(over.element.name)}.`;
+    const tight = toCome.find(({ verdict }) => verdict === 'tight');
+    return tight && `What is on may trip by itself, at ${theLoad(tight.element.name)}.`;
   });
+
+  /** What is ticked and has no power counts in no sum. */
+  protected readonly notFed = computed(() =>
+    this.state
+      .result()
+      .notFed.map(({ load, because }) => `${load.name}: ${because}`)
+      .join('; '),
+  );
 
   protected goTo(view: 'dark' | 'trips' | null): void {
     void this.router.navigate([], { queryParams: { view } });

@@ -1,4 +1,4 @@
-import { newTrip } from '../../src/now/trip-edits.js';
+import { newTrip, withStepDone, withTripBegun, withTripObserved } from '../../src/now/trip-edits.js';
 import { tripCauses } from '../../src/now/trip-causes.js';
 import { wayBackOf } from '../../src/now/way-back.js';
 import { compile } from '../../src/system/compile.js';
@@ -82,8 +82,11 @@ describe('it went dark', () => {
       trips: [],
       startsSeen: [],
     };
-    expect(newTrip(rig, at, 1000)).toEqual(
-      jasmine.objectContaining({ started: 'kettle', on: at.on, atS: 1000 }),
-    );
+    const trip = newTrip(rig, at, 1000);
+    expect(trip).toEqual(jasmine.objectContaining({ started: 'kettle', on: at.on, atS: 1000 }));
+    const stepped = withStepDone(withTripBegun(at, trip), 1000, 0, true);
+    expect(stepped.trips[0]?.done).toEqual([0]);
+    // What is seen now may lead back another way.
+    expect(withTripObserved(stepped, 1000, { pace: 'minutes' }).trips[0]?.done).toEqual([]);
   });
 });

@@ -39,6 +39,7 @@ export function withTripBegun(at: AtSwitch, trip: Trip): AtSwitch {
   return { ...at, trips: [...at.trips, trip] };
 }
 
+/** What is seen may lead back by other steps: none of them counts as done then. */
 export function withTripObserved(
   at: AtSwitch,
   atS: number,
@@ -51,6 +52,7 @@ export function withTripObserved(
       ? before !== undefined && { started: before }
       : started !== null && { started }),
     observation: { ...trip.observation, ...change },
+    done: [],
   }));
 }
 
