@@ -203,7 +203,7 @@ function withWaits(
 function darkSteps(rig: Rig, plan: CardPlan, ask: string, texts: CardTexts): readonly string[] {
   const { sources } = supplyOf(rig, plan.supply);
   const isGenerator = rig.sources.some(({ id, kind }) => sources.includes(id) && kind === 'generator');
-  const inverter = rig.converters.find(({ kind }) => kind.startsWith('inverter'));
+  const inverters = rig.converters.filter(({ kind }) => kind.startsWith('inverter'));
   const itself = plan.always
     .map(({ load }) => loadOf(rig, load))
     .filter(({ usage }) => usage === 'by-itself')
@@ -211,7 +211,7 @@ function darkSteps(rig: Rig, plan: CardPlan, ask: string, texts: CardTexts): rea
   return [
     plan.oneAtATime.length > 0 ? texts.switchOffThese : texts.switchOffLast,
     ...(sources.length === 0 ? [] : [isGenerator ? texts.lookAtTheGenerator : texts.lookAtTheHookup]),
-    ...(inverter ? [texts.reset(inverter.name, inverter.resetAt)] : []),
+    ...inverters.map(({ name, resetAt }) => texts.reset(name, resetAt)),
     texts.wait(itself, USUAL_WAIT_MINUTES),
     texts.oneByOne,
     texts.danger(ask.trim() === '' ? texts.somebody : ask.trim()),
