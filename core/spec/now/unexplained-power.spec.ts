@@ -1,7 +1,9 @@
 import { unexplainedPower } from '../../src/now/unexplained-power.js';
 import { lossCurveOf, dcWatts } from '../../src/electrical/efficiency-curve.js';
 import { compile } from '../../src/system/compile.js';
-import { demoRig } from '../demo-rigs.js';
+import { powerFlowsOf } from '../../src/answers/power-flows.js';
+import { check } from '../../src/verdict/check.js';
+import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
 const rig = demoRig('tern');
 const compiled = compile(rig);
@@ -32,6 +34,19 @@ describe('unexplained watts', () => {
     expect(
       unexplainedPower(compiled, { supply: 'battery', on: ticked }, { at: 'inlet', watts: 5, atS: 0 }),
     ).toBeUndefined();
+  });
+
+  it('count a source once at the inlet, whether its breaker or the generator itself is what is rated', () => {
+    for (const name of DEMO_NAMES) {
+      const each = demoRig(name);
+      for (const { id, sources } of each.supplies) {
+        if (sources.length === 0) continue;
+        const scene = { supply: id, on: [] };
+        const read = unexplainedPower(compile(each), scene, { at: 'inlet', watts: 0, atS: 0 });
+        const given = powerFlowsOf(check(compile(each), scene)).fromSourceW;
+        expect(read?.expectedW.stated).withContext(`${name} ${id}`).toBeCloseTo(given, 6);
+      }
+    }
   });
 
   it('find a load that is on without a tick, and two of them', () => {

@@ -70,6 +70,21 @@ describe('it went dark', () => {
     expect(wait?.afterS).toBe(180);
   });
 
+  it('switches off what must stay off: what was too much already, before anything was started', () => {
+    const tooMuch = ['kettle', 'oven', 'hob', 'extractor', 'laptop'].map((load) => ({ load }));
+    const set = { supply: 'battery', on: tooMuch };
+    const steps = wayBackOf(compiled, set, 'laptop', {
+      device: tripCauses(compiled, set, 'laptop', { ...seen, stillOn: [], noticed: [], looked: [] })
+        .causes[0]!.device,
+      dark: tooMuch.map(({ load }) => load),
+    });
+    const off = steps.flatMap((each) => (each.step === 'off' ? each.loads.map(({ id }) => id) : []));
+    const again = steps.flatMap((each) => (each.step === 'on' ? each.loads.map(({ id }) => id) : []));
+    const leftOff = tooMuch.map(({ load }) => load).filter((id) => !again.includes(id));
+    expect(leftOff.length).toBeGreaterThan(1);
+    for (const id of leftOff) expect(off).toContain(id);
+  });
+
   it('keeps what was on and what had just started, as it was', () => {
     const at = {
       supply: 'battery',

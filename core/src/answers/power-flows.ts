@@ -33,13 +33,21 @@ export function flowsOf(
 ): Omit<PowerFlows, 'fromBatteryW'> & { readonly fromBatteryW: Interval } {
   const conductors = sourceConductors(elements);
   const battery = elements.find((element) => element.kind === 'battery');
-  const fromSourceW = conductors.reduce((sum, each) => sum + runningThrough(each, running).watts.stated, 0);
+  const fromSourceW = sourceWatts(elements, running)?.stated ?? 0;
   const withoutCharging = conductors.reduce((sum, each) => sum + withoutCharger(each, running), 0);
   return {
     fromSourceW,
     fromBatteryW: battery?.kind === 'battery' ? runningBatteryWatts(battery, running) : NOTHING,
     toChargeW: fromSourceW - withoutCharging + byChargers(running),
   };
+}
+
+/** What a source gives, all its conductors together, W at the edges; undefined where none is connected. */
+export function sourceWatts(elements: readonly SeriesElement[], running: RunningSet): Interval | undefined {
+  const sums = sourceConductors(elements).map((each) => runningThrough(each, running).watts);
+  if (sums.length === 0) return undefined;
+  const at = (edge: keyof Interval): number => sums.reduce((sum, watts) => sum + watts[edge], 0);
+  return { lo: at('lo'), stated: at('stated'), hi: at('hi') };
 }
 
 const NOTHING: Interval = { lo: 0, stated: 0, hi: 0 };

@@ -105,7 +105,21 @@ export function readAtSwitch(kept: unknown, rig: Rig): AtSwitch | undefined {
     on: read.on.filter(hasLoad).map((each) => withKnownState(rig, each)),
     off: read.off.filter(hasLoad),
     timers: read.timers.filter(hasLoad),
-    trips: read.trips.slice(-MOST_TRIPS),
+    trips: read.trips
+      .slice(-MOST_TRIPS)
+      .map((trip) => (trip.endedAtS === undefined ? stillKnown(rig, trip) : trip)),
+  };
+}
+
+/** A trip that is still dealt with, without what the rig no longer has. */
+function stillKnown(rig: Rig, { started, ...trip }: Trip): Trip {
+  const isThere = (load: string): boolean => hasEntry(rig.loads, load);
+  return {
+    ...trip,
+    supply: hasEntry(rig.supplies, trip.supply) ? trip.supply : firstSupply(rig),
+    on: trip.on.filter(({ load }) => isThere(load)).map((each) => withKnownState(rig, each)),
+    ...(started !== undefined && isThere(started) && { started }),
+    observation: { ...trip.observation, stillOn: trip.observation.stillOn.filter(isThere) },
   };
 }
 

@@ -171,10 +171,9 @@ function addedBy(
 /** Only a start beyond the continuous rating takes a surge rating, whose clock begins anew after a rest. */
 function recoveryAfter(loadId: string, limits: readonly Limit[]): number | undefined {
   const rests = limits.flatMap(({ start, element, worst, unit }) => {
-    const isRated = element.kind === 'inverter' || element.kind === 'generator';
-    if (start?.loadId !== loadId || !isRated || unit !== 'VA') return [];
-    if (worst.hi <= element.rating.continuousVA.value) return [];
-    return element.kind === 'inverter' ? [element.converter.recoveryS ?? DEFAULT_RECOVERY_S] : [];
+    if (start?.loadId !== loadId || element.kind !== 'inverter' || unit !== 'VA') return [];
+    const isSurge = worst.hi > element.rating.continuousVA.value;
+    return isSurge ? [element.converter.recoveryS ?? DEFAULT_RECOVERY_S] : [];
   });
   return rests.length > 0 ? Math.max(...rests) : undefined;
 }

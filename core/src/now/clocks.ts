@@ -33,7 +33,9 @@ export function waitOf(
   recoveryS?: number,
 ): RestartWait | undefined {
   const offAtS = at.off.find(({ load }) => load === loadId)?.atS;
-  const own = offAtS === undefined ? undefined : ownWait(rig, loadOf(rig, loadId), offAtS);
+  const stop = offAtS === undefined ? undefined : waitAfterStop(rig, loadOf(rig, loadId));
+  const own: RestartWait | undefined =
+    stop && offAtS !== undefined ? { why: stop.why, untilS: offAtS + stop.waitS } : undefined;
   const recovery: RestartWait | undefined =
     recoveryS === undefined || at.surgeAtS === undefined
       ? undefined
@@ -45,11 +47,20 @@ export function waitOf(
   );
 }
 
-function ownWait(rig: Rig, load: Load, offAtS: number): RestartWait | undefined {
+/**
+ * How long a load waits after it lost its power or was switched off, s: its own wait or a soft starter's, else that of the
+ * pressure of its compressor; undefined where it need not.
+ *
+ * Source: electrical/restart-wait.ts; reference/rough-use.ts, common practice.
+ */
+export function waitAfterStop(
+  rig: Rig,
+  load: Load,
+): { readonly why: 'restart' | 'pressure'; readonly waitS: number } | undefined {
   const waitS = restartWaitOf(load);
-  if (waitS > 0) return { why: 'restart', untilS: offAtS + waitS };
+  if (waitS > 0) return { why: 'restart', waitS };
   return mayStall(consumerOf(load, systemOfLoad(rig, load)))
-    ? { why: 'pressure', untilS: offAtS + PRESSURE_FALLS_S }
+    ? { why: 'pressure', waitS: PRESSURE_FALLS_S }
     : undefined;
 }
 
@@ -69,7 +80,7 @@ export interface Clock {
 /**
  * Every clock that runs, the first to end first.
  *
- * @param nowS Seconds since 1970; what ended before is left out, but for timers, which are told once.
+ * @param nowS Seconds since 1970; waits and stages that ended before are left out, timers and overloads stay.
  * @param overloads What is carried for a while only, of what is on.
  */
 export function clocksOf(

@@ -22,9 +22,11 @@ export interface Overload {
 
 /**
  * What is on and cannot stay on: a breaker or an inverter beyond its rating at the pessimistic edge, with the time until it
- * may open from cold, and what is over 80 % of a breaker, which is for less than three hours.
+ * may open, a breaker warmed for long by all but the load that was switched on last, and what is over 80 % of a breaker,
+ * which is for less than three hours.
  *
- * @returns One for each element, the overload where it is both. Source: methods.md 4.3 and 4.4.
+ * @param scene What is on, in the order in which it was switched on.
+ * @returns One for each element, the overload where it is both. Source: methods.md 5 and At the switch.
  */
 export function overloadsOf(compiled: CompiledRig, scene: CheckScene): readonly Overload[] {
   const situation = situationOf(compiled.on(scene.supply), scene);
@@ -37,7 +39,9 @@ export function overloadsOf(compiled: CompiledRig, scene: CheckScene): readonly 
   return situation.elements.flatMap((element): readonly Overload[] => {
     const loadIds = running.through(element.members).map(({ load }) => load.id);
     const about = { elementId: element.id, name: element.name, loadIds };
-    const lastsS = over.has(element.id) ? secondsUntilItMayOpen(element, running) : undefined;
+    const lastsS = over.has(element.id)
+      ? secondsUntilItMayOpen(element, running, withoutLast(element, scene, running))
+      : undefined;
     if (lastsS !== undefined && Number.isFinite(lastsS)) return [{ ...about, kind: 'overload', lastsS }];
     return isOverEightyPercent(element, running)
       ? [{ ...about, kind: 'three-hours', lastsS: CONTINUOUS_MINUTES * SECONDS_PER_MINUTE }]
@@ -45,15 +49,27 @@ export function overloadsOf(compiled: CompiledRig, scene: CheckScene): readonly 
   });
 }
 
-function secondsUntilItMayOpen(element: SeriesElement, running: RunningSet): number | undefined {
+/** What ran through an element before the last of its loads was switched on. */
+function withoutLast({ members }: SeriesElement, { on }: CheckScene, { consumers }: RunningSet): RunningSet {
+  const last = [...on].reverse().find(({ load }) => members.has(load))?.load;
+  return new RunningSet(consumers.filter(({ load }) => load.id !== last));
+}
+
+function secondsUntilItMayOpen(
+  element: SeriesElement,
+  running: RunningSet,
+  before: RunningSet,
+): number | undefined {
   if (element.kind === 'inverter' || element.kind === 'generator') {
     const { va, watts } = runningThrough(element, running);
     return secondsCarried(element.rating, Math.max(va.hi, watts.hi / wattsPerVA(element.rating)));
   }
   if (!isBreaker(element)) return undefined;
   const { protection } = element;
-  const amps = ampsThrough(element, runningThrough(element, running).va).hi;
-  return secondsToTrip(breakerConstants(protection.curve, protection.amps).may, amps / protection.amps);
+  const multiple = (set: RunningSet): number =>
+    ampsThrough(element, runningThrough(element, set).va).hi / protection.amps;
+  const { may } = breakerConstants(protection.curve, protection.amps);
+  return secondsToTrip(may, multiple(running), Math.min(1, multiple(before)) ** 2);
 }
 
 function isOverEightyPercent(element: SeriesElement, running: RunningSet): boolean {

@@ -1,9 +1,8 @@
-import { flowsOf } from '../answers/power-flows.js';
+import { flowsOf, sourceWatts } from '../answers/power-flows.js';
 import type { Interval } from '../quantity/quantity.js';
 import { METER_LEAST_W, METER_SHARE } from '../reference/meters.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
-import { runningThrough } from '../system/flow.js';
 import { RunningSet, runningSum } from '../system/running-set.js';
 import { situationOf, type CheckScene, type LoadOn } from '../verdict/situation.js';
 import type { MeterReading } from './at-switch.js';
@@ -12,7 +11,7 @@ import type { MeterReading } from './at-switch.js';
 export interface UnexplainedPower {
   readonly at: MeterReading['at'];
   readonly readW: number;
-  /** What the ticked loads come to at the meter: none of those that cycle running, as stated, all at most. */
+  /** What the ticked loads come to at the meter while all of them run: at least, as stated, at most. */
   readonly expectedW: Interval;
   /** The reading less what is expected as stated. */
   readonly unexplainedW: number;
@@ -149,13 +148,3 @@ function wattsAt(compiled: CompiledRig, scene: CheckScene, at: MeterReading['at'
       return sourceWatts(all, running);
   }
 }
-
-function sourceWatts(elements: CompiledElements, running: RunningSet): Interval | undefined {
-  const conductors = elements.filter(({ kind }) => kind === 'source-breaker' || kind === 'generator');
-  if (conductors.length === 0) return undefined;
-  const sums = conductors.map((element) => runningThrough(element, running).watts);
-  const at = (edge: keyof Interval): number => sums.reduce((sum, watts) => sum + watts[edge], 0);
-  return { lo: at('lo'), stated: at('stated'), hi: at('hi') };
-}
-
-type CompiledElements = ReturnType<CompiledRig['on']>['elements'];

@@ -1,14 +1,10 @@
 import { powerBackOf } from '../answers/power-back.js';
-import { restartWaitOf } from '../electrical/restart-wait.js';
-import { consumerOf } from '../electrical/consumer.js';
-import { systemOfLoad } from '../electrical/voltage-of-load.js';
-import { PRESSURE_FALLS_S } from '../reference/rough-use.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load, Rig } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
-import { mayStall } from '../verdict/other-surges.js';
 import type { CheckScene } from '../verdict/situation.js';
+import { waitAfterStop } from './clocks.js';
 import { switchOnOf, type SwitchOn } from './can-switch-on.js';
 import type { Device } from './openings.js';
 import type { TripCause } from './trip-causes.js';
@@ -31,7 +27,7 @@ export type StepBack =
  *
  * @param scene What was on, what had just started included.
  * @param started What was switched on last.
- * Source: methods.md 8 (power comes back) and 15 (restart against pressure); the check.
+ * Source: methods.md, At the switch; the check.
  */
 export function wayBackOf(
   compiled: CompiledRig,
@@ -46,7 +42,12 @@ export function wayBackOf(
   const lost = [...back.selfStarting, ...back.order]
     .map(({ load }) => load)
     .filter((load) => rig.loads.includes(load) && dark.includes(load.id));
-  const off = [...(last ? [last] : []), ...offFirst(compiled, others, lost)];
+  // What is left off, for the set tripped with it too, must not come back by itself.
+  const runs = new Set([...back.selfStarting, ...back.order].map(({ load }) => load.id));
+  const leftOff = others.on
+    .map(({ load }) => loadOf(rig, load))
+    .filter(({ id }) => !runs.has(id) && dark.includes(id));
+  const off = [...(last ? [last] : []), ...leftOff, ...offFirst(compiled, others, lost)];
   const byThemselves = lost.filter((load) => load.usage === 'by-itself' && !off.includes(load));
   const again = lost.filter((load) => !byThemselves.includes(load));
   return [
@@ -74,7 +75,7 @@ function resetAndWait(
 ): readonly StepBack[] {
   const reset: StepBack = { step: 'reset', device, byThemselves };
   const all = [...byThemselves, ...byHand]
-    .map((load) => ({ load, waitS: waitAfterTrip(rig, load) }))
+    .map((load) => ({ load, waitS: waitAfterStop(rig, load)?.waitS ?? 0 }))
     .filter(({ waitS }) => waitS > 0);
   if (all.length === 0) return [reset];
   const wait: StepBack = {
@@ -96,7 +97,7 @@ function offFirst(compiled: CompiledRig, scene: CheckScene, lost: readonly Load[
   const isTooMuch = atOnce !== undefined && atOnce.verdict !== 'holds';
   if (isTooMuch && atOnce.switchOffFirst.length === 0) return mayGo;
   const tooMuch = isTooMuch ? atOnce.switchOffFirst : [];
-  return mayGo.filter((load) => tooMuch.includes(load) || waitAfterTrip(rig, load) > 0);
+  return mayGo.filter((load) => tooMuch.includes(load) || waitAfterStop(rig, load) !== undefined);
 }
 
 /** What was on and ran, before the last load started; where it trips by itself, without the largest loads. */
@@ -120,11 +121,4 @@ function wattsOf({ order, selfStarting }: CheckResult, loadId: string): number {
 function runningScene({ supply, charge, on }: CheckScene, result: CheckResult): CheckScene {
   const runs = new Set([...result.order, ...result.selfStarting].map(({ load }) => load.id));
   return { supply, ...(charge && { charge }), on: on.filter(({ load }) => runs.has(load)) };
-}
-
-/** How long after power was lost a load may be started again, s. */
-function waitAfterTrip(rig: Rig, load: Load): number {
-  const waitS = restartWaitOf(load);
-  if (waitS > 0) return waitS;
-  return mayStall(consumerOf(load, systemOfLoad(rig, load))) ? PRESSURE_FALLS_S : 0;
 }

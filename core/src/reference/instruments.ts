@@ -11,7 +11,7 @@ export const ACCURACY = { battery: 0.01, output: 0.03, inlet: 0.02 } as const;
 
 /** A reading older than this says nothing of now, s. */
 export const STALE_AFTER_S = 10;
-/** Impedance of an inverter's output, of its base impedance (methods.md 9). */
+/** Impedance of an inverter's output, of its base impedance: common practice, low. */
 export const OUTPUT_IMPEDANCE_SHARE = 0.03;
 /** How often a thermostat turns a load on and off where nothing is entered, s. */
 export const USUAL_CYCLE_S = { on: 480, off: 960 } as const;

@@ -11,5 +11,5 @@ export const BOGGED_S: UsualRange = { low: 5, usual: 7.5, high: 10 };
 export const STALL_S: UsualRange = { low: 3, usual: 10, high: 15 };
 /** Two restarts closer together than this count as one. */
 export const SAME_MOMENT_S = 5;
-/** Seconds after a stop until the pressure of a compressor has fallen so far that it starts again (methods.md 15). */
+/** Seconds after a stop until the pressure of a compressor has fallen so far that it starts again (methods.md, At the switch). */
 export const PRESSURE_FALLS_S = 180;

@@ -47,7 +47,7 @@ export function switchOnWords(
       mark: 'not-fed',
       word: 'No',
       change: roomWords(style, rig, answer),
-      detail: `Not on ${supplyName(answer.because)}`,
+      detail: `Not on this supply: ${answer.because}.`,
       beside: [],
     };
   const beside = besideWords(rig, answer);
@@ -85,9 +85,6 @@ export function switchOnWords(
   }
 }
 
-/** A reason that names no supply is about this one. */
-const supplyName = (because: string): string => `this supply: ${because}.`;
-
 const WAITS: Readonly<Record<RestartWait['why'], string>> = {
   restart: 'It refuses a restart',
   pressure: 'The pressure in its compressor falls',
@@ -116,21 +113,22 @@ function mayTripDetail(style: NumberStyle, limit: Limit, lean: Added['lean']): s
 function roomWords(style: NumberStyle, rig: Rig, answer: Exclude<SwitchOn, { answer: 'yes' }>): string {
   const { room, loadId } = answer;
   if (!room) return '';
-  return makesRoomWords(style, rig, loadId, room.change);
+  const { change } = room;
+  const isAllItTakes = change.by === 'supply' || (change.by === 'state' && change.loadId === loadId);
+  return `${makesRoomWords(style, rig, loadId, change)}${isAllItTakes ? ': yes.' : ', then yes.'}`;
 }
 
 /**
  * The change in the words of a hand.
  *
  * @example
- * // 'Dust extractor off, then yes.', 'On 800 W, yes.', 'On Shore 30 A, yes.'
+ * // 'Dust extractor off', 'On 800 W', 'Induction hob on 800 W', 'On Shore 30 A'
  */
 export function makesRoomWords(style: NumberStyle, rig: Rig, loadId: string, change: MakesRoom): string {
   switch (change.by) {
     case 'off': {
-      const [first, ...others] = change.loadIds.map((id) => loadOf(rig, id).name);
-      if (first === undefined) return '';
-      return `${listNames([first, ...others.map(inSentence)])} off, then yes.`;
+      const [first = '', ...others] = change.loadIds.map((id) => loadOf(rig, id).name);
+      return `${listNames([first, ...others.map(inSentence)])} off`;
     }
     case 'state': {
       const load = loadOf(rig, change.loadId);
@@ -138,11 +136,11 @@ export function makesRoomWords(style: NumberStyle, rig: Rig, loadId: string, cha
       const on = /\d\s*W\b/.test(name)
         ? name
         : `${inSentence(name)}, ${stateWatts(style, rig, load, change.stateId)}`;
-      return change.loadId === loadId ? `On ${on}: yes.` : `${load.name} on ${on}, then yes.`;
+      return change.loadId === loadId ? `On ${on}` : `${load.name} on ${on}`;
     }
     case 'supply': {
       const { name } = supplyOf(rig, change.supplyId);
-      return /^on\b/i.test(name) ? `${name}, yes.` : `On ${name}, yes.`;
+      return /^on\b/i.test(name) ? name : `On ${name}`;
     }
   }
 }

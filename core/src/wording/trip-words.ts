@@ -9,7 +9,7 @@ import { inSentence, theLoad } from '../rig/names-in-sentences.js';
 import type { Rig } from '../rig/schema.js';
 import type { Verdict } from '../verdict/verdict.js';
 import { explain, explainLimit, listNames, plainText } from './explain.js';
-import { shortWait, switchOnWords } from './switch-on-words.js';
+import { makesRoomWords, shortWait, switchOnWords } from './switch-on-words.js';
 
 /** A cause as it is said: what opened, and why. */
 export interface CauseWords {
@@ -152,10 +152,10 @@ function lastWords(
   rig: Rig,
   { load, answer }: Extract<StepBack, { readonly step: 'last' }>,
 ): StepWords {
-  const { change, detail, mark } = switchOnWords(style, rig, answer, undefined, 0, () => '');
+  const { detail, mark } = switchOnWords(style, rig, answer, undefined, 0, () => '');
   const name = theLoad(load.name);
   if (answer.answer === 'yes') return { does: `Last: ${name}`, detail, verdict: 'holds', afterS: undefined };
-  if (change === '')
+  if (!answer.room)
     return {
       does: `Leave ${name} off on this supply`,
       detail,
@@ -163,7 +163,7 @@ function lastWords(
       afterS: undefined,
     };
   return {
-    does: `${change.replace(/, then yes\.$|[:,] yes\.$/u, '')}: then ${name}, last`,
+    does: `${makesRoomWords(style, rig, load.id, answer.room.change)}: then ${name}, last`,
     detail: 'Holds then. Not before.',
     verdict: 'holds',
     afterS: undefined,
