@@ -123,7 +123,8 @@ export class Card {
     this.printing.set(pages);
     // Once it is on the page: the browser prints what is there.
     await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
+    // Some browsers go on before they have printed.
+    window.addEventListener('afterprint', () => this.printing.set(undefined), { once: true });
     window.print();
-    this.printing.set(undefined);
   }
 }

@@ -17,12 +17,12 @@ import { NowState } from './now-state';
             <span class="name"
               >{{ row.name }} <span class="caption">{{ row.what }}</span></span
             >
-            @if (row.isOver) {
+            @if (row.isOver && row.isTimer) {
               <button type="button" class="link" (click)="state.time(row.loadId ?? '', undefined)">
                 Done
               </button>
             } @else {
-              <span class="left figures" role="timer">{{ row.left }}</span>
+              <span class="left figures" role="timer">{{ row.isOver ? 'now' : row.left }}</span>
             }
           </li>
         }
@@ -68,6 +68,7 @@ export class ClockList {
     this.state.clocks().map((clock) => ({
       id: clock.id,
       loadId: clock.loadId,
+      isTimer: clock.of === 'timer',
       ...clockWords(clock),
       isOver: clock.endsS <= this.state.nowS(),
       left: countdown(clock.endsS - this.state.nowS()),

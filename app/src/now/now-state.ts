@@ -127,7 +127,8 @@ export class NowState {
 
   switchOn(offered: Offered, state?: string): void {
     const { load, answer } = offered;
-    const isSurge = answer !== undefined && 'recoveryS' in answer && answer.recoveryS !== undefined;
+    // Before it is worked out, a start is taken for one that the inverter rests after.
+    const isSurge = answer === undefined || ('recoveryS' in answer && answer.recoveryS !== undefined);
     this.ticks.change(
       (at, rig) => withSwitchedOn(rig, at, load.id, secondsNow(), { state, isSurge }),
       `${theLoad(load.name)} on`,

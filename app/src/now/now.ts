@@ -89,7 +89,8 @@ export class Now {
       .join('; '),
   );
 
+  /** Back from a view takes its place in the history: the browser's own Back must not go into the dark once more. */
   protected goTo(view: 'dark' | 'trips' | null): void {
-    void this.router.navigate([], { queryParams: { view } });
+    void this.router.navigate([], { queryParams: { view }, replaceUrl: view === null });
   }
 }

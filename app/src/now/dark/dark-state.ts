@@ -78,11 +78,24 @@ export class DarkState {
     (this.trip()?.on ?? []).map(({ load }) => ({ id: load, name: loadOf(this.now.rig(), load).name })),
   );
 
+  /** Goes on with the one that was left open, unless that is long ago: then it is kept, and this is another. */
   begin(): void {
-    if (this.trip()) return;
-    const trip = newTrip(this.now.rig(), this.now.at(), secondsNow());
+    const open = this.trip();
+    if (!open || secondsNow() - open.atS > GOES_ON_FOR_S) this.beginAnew();
+  }
+
+  /** It went dark just now, whatever is still open. */
+  beginAnew(): void {
+    const nowS = secondsNow();
+    const trip = newTrip(this.now.rig(), this.now.at(), nowS);
     this.begunAtS.set(trip.atS);
-    this.now.keep((at) => withTripBegun(at, trip));
+    this.now.keep((at) => {
+      const open = at.trips.filter(({ endedAtS }) => endedAtS === undefined);
+      return withTripBegun(
+        open.reduce((before, { atS }) => withTripEnded(before, atS, nowS), at),
+        trip,
+      );
+    });
   }
 
   observe(change: Partial<TripObservation>): void {
@@ -121,6 +134,9 @@ export class DarkState {
     if (trip) this.now.keep((at) => edit(at, trip.atS));
   }
 }
+
+/** After so long it is another trip. */
+const GOES_ON_FOR_S = 3600;
 
 /** From such a share on the first cause is called probable. */
 const PROBABLE = 0.5;

@@ -67,6 +67,12 @@ export class ItWentDark {
     return `${this.now.clock(trip.atS)}${minutes > 0 ? `, ${minutes} min ago` : ''}`;
   });
 
+  /** So long after it, it may have gone dark once more. */
+  protected readonly isOld = computed(() => {
+    const trip = this.dark.trip();
+    return trip !== undefined && this.now.nowS() - trip.atS >= 2 * SECONDS_PER_MINUTE;
+  });
+
   constructor() {
     const beginning = effect(() => {
       if (!this.now.isReady()) return;

@@ -22,6 +22,10 @@ const ROOMS: readonly Place[] = [
   { id: 'setup', name: 'Surroundings, practice, units', what: 'in Rig', to: viewOfRig('setup') },
   { id: 'loads', name: 'Loads', what: 'room', to: { link: '/loads' } },
   { id: 'together', name: 'Together', what: 'room', to: { link: '/together' } },
+  { id: 'day', name: 'Day', what: 'room', to: { link: '/day' } },
+  { id: 'now', name: 'Now', what: 'room', to: { link: '/now' } },
+  { id: 'dark', name: 'It went dark', what: 'in Now', to: { link: '/now', query: { view: 'dark' } } },
+  { id: 'card', name: 'Card', what: 'room', to: { link: '/card' } },
 ];
 
 const ACTIONS: readonly Place[] = (
