@@ -1,0 +1,73 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Rig } from '@heliarch/core';
+import { withSwitchedOn } from '@heliarch/core/switching';
+import { BehaviorSubject } from 'rxjs';
+import { OwnTicks } from './own-ticks';
+import { RigRepository } from './rig-repository';
+import { RigSession } from './rig-session';
+import { smallRig } from './small-rig.spec-data';
+
+/** A storage of one rig, and a second tab that writes into it. */
+function ticksOn(kept: unknown) {
+  const rig = signal<Rig | undefined>(smallRig());
+  const stored = new BehaviorSubject<unknown>(kept);
+  const written: unknown[] = [];
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: RigSession, useValue: { rig } },
+      {
+        provide: RigRepository,
+        useValue: {
+          beside$: () => stored,
+          keepBeside: (_id: string, _what: string, value: unknown) => {
+            written.push(value);
+            stored.next(value);
+            return Promise.resolve();
+          },
+        },
+      },
+    ],
+  });
+  const ticks = TestBed.inject(OwnTicks);
+  TestBed.tick();
+  return { ticks, rig, stored, written };
+}
+
+const [first] = smallRig().loads;
+const tick = (ticks: OwnTicks, label?: string) =>
+  ticks.change((at, rig) => withSwitchedOn(rig, at, first?.id ?? '', 1000), label);
+
+describe('own ticks', () => {
+  it('are kept as they are made, and can be taken back once', async () => {
+    const { ticks, written } = ticksOn(undefined);
+    expect(ticks.at()?.on).toEqual([]);
+    tick(ticks, 'the first on');
+    expect(ticks.at()?.on.map(({ load }) => load)).toEqual([first?.id ?? '']);
+    expect(ticks.lastChange()).toBe('the first on');
+    ticks.takeBack();
+    expect(ticks.at()?.on).toEqual([]);
+    expect(ticks.lastChange()).toBeUndefined();
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(written.length).toBe(2);
+  });
+
+  it('of two tabs are the newer ones; an older write that comes in late changes nothing', () => {
+    const { ticks, stored } = ticksOn(undefined);
+    tick(ticks);
+    const mine = ticks.at();
+    stored.next({ serial: 0, at: { ...mine, on: [] } });
+    expect(ticks.at()?.on.length).toBe(1);
+    stored.next({ serial: 7, at: { ...mine, on: [] } });
+    expect(ticks.at()?.on.length).toBe(0);
+  });
+
+  it('that cannot be read are said, and stay until something is ticked', () => {
+    const { ticks, written } = ticksOn({ serial: 3, at: 'nonsense' });
+    expect(ticks.isUnreadable()).toBeTrue();
+    expect(ticks.at()?.on).toEqual([]);
+    expect(written).toEqual([]);
+    tick(ticks);
+    expect(ticks.isUnreadable()).toBeFalse();
+  });
+});
