@@ -7,6 +7,8 @@ import type { Work } from './rig-repository';
 export class OpenRig {
   /** What is still to be saved; later work takes the place of earlier. */
   unsaved: Work | undefined;
+  /** What is on its way into the storage. */
+  saving: Work | undefined;
   isDeleted = false;
 
   /** @param revision Undefined for a rig that this browser does not keep yet. */

@@ -8,8 +8,8 @@ import { RigRepository } from './rig-repository';
 import { RigSession } from './rig-session';
 import { smallRig } from './small-rig.spec-data';
 
-/** A storage of one rig, and a second tab that writes into it. */
-function ticksOn(kept: unknown) {
+/** A storage of one rig, and a second tab that writes into it; one that is slow takes no write in. */
+function ticksOn(kept: unknown, isSlow = false) {
   const rig = signal<Rig | undefined>(smallRig());
   const stored = new BehaviorSubject<unknown>(kept);
   const written: unknown[] = [];
@@ -21,6 +21,7 @@ function ticksOn(kept: unknown) {
         useValue: {
           beside$: () => stored,
           keepBeside: (_id: string, _what: string, value: unknown) => {
+            if (isSlow) return new Promise(() => undefined);
             written.push(value);
             stored.next(value);
             return Promise.resolve();
@@ -39,6 +40,8 @@ const tick = (ticks: OwnTicks, label?: string) =>
   ticks.change((at, rig) => withSwitchedOn(rig, at, first?.id ?? '', 1000), label);
 
 describe('own ticks', () => {
+  beforeEach(() => localStorage.clear());
+
   it('are kept as they are made, and can be taken back once', async () => {
     const { ticks, written } = ticksOn(undefined);
     expect(ticks.at()?.on).toEqual([]);
@@ -69,5 +72,14 @@ describe('own ticks', () => {
     expect(written).toEqual([]);
     tick(ticks);
     expect(ticks.isUnreadable()).toBeFalse();
+  });
+
+  it('are there again where the page was closed before the storage had them', () => {
+    tick(ticksOn({ serial: 4, at: undefined }, true).ticks);
+    TestBed.resetTestingModule();
+    const { ticks, stored } = ticksOn({ serial: 4, at: undefined });
+    expect(ticks.at()?.on.length).toBe(1);
+    stored.next({ serial: 9, at: { ...ticks.at(), on: [] } });
+    expect(ticks.at()?.on.length).toBe(0);
   });
 });

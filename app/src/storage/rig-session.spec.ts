@@ -119,6 +119,27 @@ describe('the rig session', () => {
     expect(await database.rigs.count()).toBe(1);
   });
 
+  it('is not behind where the page was closed in the middle of a save, and puts nothing over a later one', async () => {
+    const { session, name, database } = setUp(smallRig('Tern'));
+    await session.start();
+    await saved(session);
+    spyOn(database.rigs, 'put').and.callFake(() =>
+      Dexie.Promise.resolve().then(() => new Promise(() => undefined)),
+    );
+    switchKettle(session, true);
+    window.dispatchEvent(new Event('pagehide'));
+    const next = setUp(undefined, name);
+    await next.session.start();
+    expect(ticked(next.session)).toEqual(['kettle']);
+    await saved(next.session);
+    switchKettle(next.session, false);
+    await saved(next.session);
+    window.dispatchEvent(new Event('pagehide'));
+    const third = setUp(undefined, name);
+    await third.session.start();
+    expect(ticked(third.session)).toEqual([]);
+  });
+
   it('goes on in memory where the browser keeps nothing, and says so', async () => {
     const { session } = setUp(smallRig());
     spyOn(IDBFactory.prototype, 'open').and.throwError(new DOMException('blocked', 'SecurityError'));

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { validateRig, type Rig } from '@heliarch/core';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
+import { putAtHand, takeFromHand } from './at-hand';
 import { DemoRigs } from './demo-rigs';
 import { isForTheUser, keepingAfter, type Keeping } from './keeping';
 import { OpenRig } from './open-rig';
@@ -67,6 +68,7 @@ export class RigSession {
         takeUntilDestroyed(),
       )
       .subscribe(({ id, revision }) => void this.followOtherTab(id, revision));
+    addEventListener('pagehide', () => this.putAtHand());
   }
 
   /** Opens what was open last; where nothing is kept, the demo rig is offered if the server says so. */
@@ -74,8 +76,10 @@ export class RigSession {
     try {
       const last = await this.queue.run('opening your rigs', () => this.repository.lastOpen());
       if (this.current().state !== 'loading') return;
-      if (last) this.show(last);
-      else await this.begin();
+      if (last) {
+        this.show(last);
+        this.takeFromHand();
+      } else await this.begin();
     } catch (error) {
       const because = whyNotKept(error);
       this.keeping.set({ state: 'not-kept', because });
@@ -297,6 +301,7 @@ export class RigSession {
     const waitsForUser = open === this.open && isForTheUser(this.keeping());
     if (!work || open.isDeleted || waitsForUser) return;
     open.unsaved = undefined;
+    open.saving = work;
     try {
       const kept = await this.save(open, work);
       open.revision = kept.revision;
@@ -306,6 +311,22 @@ export class RigSession {
       open.unsaved ??= work;
       this.tell(open, keepingAfter(error));
     }
+    open.saving = undefined;
+  }
+
+  /** A page that is closed before the storage has its last work leaves it at hand for the next one. */
+  private putAtHand(): void {
+    const { open } = this;
+    const work = open?.unsaved ?? open?.saving;
+    if (work && open?.revision !== undefined && !open.isDeleted && !isForTheUser(this.keeping()))
+      putAtHand(open.id, { work, revision: open.revision } satisfies LeftAtHand);
+  }
+
+  /** What the page before left, unless the storage has it or a later one. */
+  private takeFromHand(): void {
+    const { open } = this;
+    const left = open && (takeFromHand(open.id) as LeftAtHand | undefined);
+    if (left && open.revision === left.revision && validateRig(left.work.rig).ok) this.work(open, left.work);
   }
 
   private async save(open: OpenRig, work: Work): Promise<KeptRig> {
@@ -377,6 +398,12 @@ export class RigSession {
   private isSettled(open: OpenRig): boolean {
     return open === this.open && !open.isDeleted && !open.unsaved && this.keeping().state === 'saved';
   }
+}
+
+/** Work that was not kept yet, with the revision that it follows on. */
+interface LeftAtHand {
+  readonly work: Work;
+  readonly revision: number;
 }
 
 const copyOf = (rig: Rig): Rig => ({ ...rig, name: `${rig.name}, copy` });
