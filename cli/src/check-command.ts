@@ -1,6 +1,5 @@
 import type { NumberStyle } from '@heliarch/core';
 import {
-  cautionsOf,
   check,
   compile,
   dropOutOf,
@@ -28,6 +27,7 @@ import {
   type StartOrderRule,
 } from '@heliarch/core';
 import {
+  cautionsOf,
   dimmingOf,
   voltageDropsOf,
   CAUTION_TEXTS,

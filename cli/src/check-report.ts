@@ -1,7 +1,6 @@
 import type { NumberStyle } from '@heliarch/core';
 import {
   batteryClockOf,
-  cautionsOf,
   doubtsOf,
   dropOutOf,
   explain,
@@ -23,7 +22,7 @@ import {
   type Rig,
   type Scene,
 } from '@heliarch/core';
-import { dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explaining';
+import { cautionsOf, dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explaining';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 
 /** Version of this report; docs/command-line.md describes it. */

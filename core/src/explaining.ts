@@ -7,6 +7,7 @@ export { limitCurveOf, type LimitCurve } from './answers/limit-curves.js';
 export { dimmingOf, dipsOf } from './answers/dimming.js';
 export { voltageDropsOf } from './answers/voltage-drop.js';
 export { DIP_STEPS } from './reference/voltage-quality.js';
+export { cautionsOf } from './answers/cautions.js';
 export { CAUTION_TEXTS } from './reference/cautions.js';
 export { clockWorkingOf } from './wording/clock-working.js';
 export { dimmingWords } from './wording/dimming-words.js';

@@ -58,7 +58,6 @@ export { batteryClockOf, type BatteryClock } from './answers/battery-clock.js';
 export { check, ladderOf, type CheckResult, type StartOrderRule } from './verdict/check.js';
 export { doubtsOf, type Doubt } from './verdict/doubts.js';
 export type { Progress } from './answers/progress.js';
-export { cautionsOf } from './answers/cautions.js';
 export type { CautionId } from './reference/cautions.js';
 export { dropOutOf, type DropOut } from './answers/drop-out.js';
 export type { Dimming } from './answers/dimming.js';

@@ -4,7 +4,6 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
 import {
   batteryClockOf,
-  cautionsOf,
   check,
   compile,
   dropOutOf,
@@ -125,7 +124,7 @@ export class TogetherState {
   );
   readonly settlement = computed(() => this.aboutTheseLoads(this.settlementAsked()));
   readonly contingencies = computed(() => this.aboutTheseLoads(this.contingenciesAsked()));
-  readonly cautions = computed(() => cautionsOf(this.rig(), this.result()));
+  readonly cautions = computed(() => this.contingencies()?.cautions ?? []);
   readonly dropOut = computed(() => dropOutOf(this.compiled(), this.scene()));
   readonly clock = computed(() => batteryClockOf(this.scene(), this.result()));
 

@@ -10,6 +10,7 @@ import {
   settlementOf,
   unplannedLoadsOf,
   type BatteryClock,
+  type CautionId,
   type CombinationQuestion,
   type EnoughSizes,
   type Combinations,
@@ -41,7 +42,7 @@ import {
   type WorthLookingUp,
 } from '@heliarch/core';
 import { leftBeside } from '@heliarch/core/editing';
-import { dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
+import { cautionsOf, dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
 import {
   canSwitchOn,
   combinationsOf,
@@ -82,8 +83,9 @@ import { linearSolver } from './linear-solver';
 /** Often enough for an eye, seldom enough for the page. */
 const PROGRESS_EVERY_MS = 100;
 
-/** What stands beside a verdict: the power comes back, lights dip, volts drop, the limit to set. */
+/** What stands beside a verdict: cautions, the power comes back, lights dip, volts drop, the limit to set. */
 export interface Contingencies {
+  readonly cautions: readonly CautionId[];
   readonly powerBack: PowerBack | undefined;
   readonly dimming: Dimming | undefined;
   readonly voltageDrops: readonly VoltageDrop[];
@@ -170,6 +172,7 @@ export class RigQuestions {
     const { rig } = this.rigInUse;
     const result = check(this.rigInUse, scene, startOrder);
     return {
+      cautions: cautionsOf(rig, result),
       powerBack: powerBackOf(this.rigInUse, scene),
       dimming: dimmingOf(rig, result),
       voltageDrops: voltageDropsOf(rig, result),
