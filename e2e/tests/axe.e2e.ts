@@ -4,6 +4,16 @@ import { DescribePage } from './describe-page.ts';
 import { TogetherPage } from './together-page.ts';
 
 const NIGHT_SEEN = 'on a desk';
+const SEEN_BY_NIGHT = new Set([
+  'Together, where it trips, with the menu and the ways to make it fit',
+  'Who runs with whom',
+  'Rig, the diagram',
+  'Loads, with a test and an open list',
+  'Day, planned',
+  'Now, with clocks, a guest and instruments',
+  'It went dark',
+  'Card, changed by hand',
+]);
 const DEVICES = {
   'on a desk': { viewport: { width: 1280, height: 800 } },
   'on a phone': { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
@@ -17,8 +27,8 @@ for (const [device, size] of Object.entries(DEVICES))
       test.slow();
       for await (const sight of everySight(page)) {
         expect(await faultsOf(page), sight).toEqual([]);
-        // By night only the colours are others, and a phone has the same.
-        if (device !== NIGHT_SEEN) continue;
+        // By night only the colours are others: a phone has the same, and so has what opens over a room.
+        if (device !== NIGHT_SEEN || !SEEN_BY_NIGHT.has(sight)) continue;
         await wear(page, 'night');
         expect(await faultsOf(page, ['color-contrast']), `${sight}, by night`).toEqual([]);
         await wear(page, 'day');

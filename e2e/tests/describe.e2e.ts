@@ -154,13 +154,13 @@ test.describe('describing a system', () => {
     await expect(together.ladder).toContainText('Machines 15 A');
   });
 
-  test('Tern’s system and half of its loads, typed in from a printed list, give the same verdicts as the shipped file', async ({
+  test('Tern’s system and those of its loads that are on, with some more, typed in from a printed list, give the same verdicts as the shipped file', async ({
     page,
   }) => {
     test.slow();
     const describe = new DescribePage(page);
     const inUse = new Set(shipped.scenes[0]!.on.map(({ load }) => load));
-    const printed = shipped.loads.filter(({ id }, index) => inUse.has(id) || index % 2 === 0);
+    const printed = shipped.loads.filter(({ id }, index) => inUse.has(id) || index % 4 === 0);
     const together = new TogetherPage(page);
     await openEmptyBook(page);
     await page.getByRole('button', { name: 'Describe your own' }).click();

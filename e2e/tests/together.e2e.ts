@@ -241,7 +241,6 @@ test.describe('can these run together?', () => {
 
     await page.getByRole('radio', { name: 'This set' }).check();
     await together.tickOnly('Kettle', 'Convection oven');
-    await together.saved();
     await page.reload();
     await page.getByRole('radio', { name: 'What size it takes' }).check();
     await page.getByRole('radio', { name: 'No margin' }).check();

@@ -17,6 +17,12 @@ export const JASMINE = {
   },
 };
 
+/** A check that passes or fails as a whole. */
+export const AS_A_WHOLE = {
+  count: (_output, code) => (code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }),
+  failures: () => ['not in order: see what it printed above'],
+};
+
 export const KARMA = {
   count(output) {
     const last = [...output.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
