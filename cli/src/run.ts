@@ -10,6 +10,7 @@ import {
   EXIT_OF_VERDICT,
 } from './exit-codes.ts';
 import { fitCommand, type FitOptions } from './fit-command.ts';
+import { logCommand, type LogOptions } from './log-command.ts';
 import { openRig } from './open-rig.ts';
 import { planCommand, type PlanOptions } from './plan-command.ts';
 import { sizeCommand, type SizeOptions } from './size-command.ts';
@@ -50,6 +51,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     });
   addSetQuestions(program, { out, err });
   addWhatIfQuestions(program, { out, err });
+  addLogbook(program, { out, err });
   program
     .command('validate')
     .description('say whether a rig file can be used, or all that is wrong with it')
@@ -149,6 +151,25 @@ function addWhatIfQuestions(program: Command, { out, err }: Output): void {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
       out(planCommand(NUMBER_STYLE, rig, options, err));
+    });
+}
+
+/** What was measured; its exit code is 0 whatever it says. */
+function addLogbook(program: Command, { out, err }: Output): void {
+  program
+    .command('log')
+    .description(
+      'what tests say and which numbers they give: of a rig file, a file of tests, or a log as CSV',
+    )
+    .argument('<file>', 'a rig file, a file of tests, or a log of a meter')
+    .option('--rig <file>', 'the rig file that tests or a log are of')
+    .option('--test <id>', 'one test of the file, by its id')
+    .option('--kind <kind>', 'what a log is of: cycling (default), run-down, charge, efficiency, dish')
+    .option('--load <id>', 'the load that a log is of, by its id')
+    .option('--supply <id>', 'the supply that a log is of, by its id')
+    .option('--json', 'print it as JSON')
+    .action(async (file: string, options: LogOptions) => {
+      out(await logCommand(NUMBER_STYLE, file, options, err));
     });
 }
 

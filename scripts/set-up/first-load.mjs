@@ -7,7 +7,7 @@ import { root } from './paths.mjs';
 const LIMIT_KB = 300;
 /** What a further room may bring beyond the first load. */
 const ROOM_LIMIT_KB = 180;
-const FURTHER_ROOMS = ['rig', 'loads', 'day', 'now'];
+const FURTHER_ROOMS = ['rig', 'loads', 'day', 'now', 'logbook', 'card'];
 const BYTES_PER_KB = 1000;
 const dist = join(root, 'app/dist');
 

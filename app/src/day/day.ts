@@ -25,7 +25,7 @@ import { VerdictMark } from '../components/verdict-mark';
 import { DayLanes } from './day-lanes';
 import { DaySheet } from './day-sheet';
 import { DayState } from './day-state';
-import { EnergyMark } from './energy-mark';
+import { EnergyMark } from '../components/energy-mark';
 import { JobSheet } from './job-sheet';
 import { placesOfPiece } from './places-of-piece';
 import { jobTerms } from './lane-rows';

@@ -36,6 +36,12 @@ export const ROOMS: Routes = [
     loadComponent: () => import('../now/now').then((room) => room.Now),
   },
   {
+    path: 'logbook',
+    title: 'Logbook · Heliarch',
+    data: { label: 'Logbook' },
+    loadComponent: () => import('../logbook/logbook').then((room) => room.Logbook),
+  },
+  {
     path: 'card',
     title: 'Card · Heliarch',
     data: { label: 'Card', onPhone: 'behind-more' },

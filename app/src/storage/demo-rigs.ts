@@ -27,15 +27,30 @@ export class DemoRigs {
   }
 }
 
-/** The charge readings of a demo date from the moment it is taken. */
+/** The charge readings of a demo date from the moment it is taken, and of its tests one is under way. */
 function asReadNow(rig: Rig): Rig {
   const readAt = new Date().toISOString();
   return {
     ...rig,
+    logbook: movedBy(rig.logbook, Math.round(Date.now() / MS_PER_SECOND) - DEMO_NOW_S) as Rig['logbook'],
     scenes: rig.scenes.map((scene) =>
       scene.charge ? { ...scene, charge: { ...scene.charge, readAt } } : scene,
     ),
   };
+}
+
+const MS_PER_SECOND = 1000;
+/** The present of the tests that the demos make up, seconds since 1970. */
+const DEMO_NOW_S = Date.UTC(2026, 5, 11, 12, 5) / MS_PER_SECOND;
+
+/** All moments in a document so many seconds later. */
+function movedBy(value: unknown, seconds: number, key = ''): unknown {
+  if (typeof value === 'number') return /atS$/i.test(key) ? value + seconds : value;
+  if (Array.isArray(value)) return value.map((each) => movedBy(each, seconds, key));
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([name, each]) => [name, movedBy(each, seconds, name)]),
+  );
 }
 
 /** The build is on this machine or in the browser, and the machine may be busy: a longer wait is no answer. */

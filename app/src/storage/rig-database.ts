@@ -1,4 +1,5 @@
-import { Dexie, type EntityTable } from 'dexie';
+import { Injectable } from '@angular/core';
+import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { RefusedEdit } from './refused-edit';
 import type { UndoHistory } from './undo-history';
 
@@ -58,5 +59,27 @@ export class RigDatabase extends Dexie {
   /** Whether a newer build has changed how rigs are kept: then nothing here may write. */
   isNewer(): boolean {
     return this.backendDB().version > VERSION * BROWSER_VERSIONS;
+  }
+}
+
+/** A test as it lies in the browser; one that was taken out has none. */
+export interface StoredTest {
+  rigId: string;
+  id: string;
+  /** Grows with each change: of two tabs, the newer one counts. */
+  serial: number;
+  /** Milliseconds since 1970. */
+  savedAt: number;
+  test: unknown;
+}
+
+/** The tests that this browser keeps, apart from the rigs: a reading is kept without a rig being written. */
+@Injectable({ providedIn: 'root', useFactory: () => new LogDatabase() })
+export class LogDatabase extends Dexie {
+  declare readonly tests: Table<StoredTest, [string, string]>;
+
+  constructor(name = 'heliarch-logbook') {
+    super(name);
+    this.version(1).stores({ tests: '[rigId+id], rigId' });
   }
 }

@@ -1,15 +1,30 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core';
 import { BUILD_NAME } from '../components/build-info';
+import { LogDatabase, type StoredTest } from './rig-database';
 
 /** Saves rigs as files, and reads them. */
 @Injectable({ providedIn: 'root' })
 export class RigFiles {
-  /** Hands the file to the browser's download; returns its name. */
+  private readonly tests = inject(LogDatabase);
+
+  /** Hands the file to the browser's download, its tests with it; returns its name. */
   save(rig: Rig): string {
     const name = fileName(rig.name);
-    saveTextFile(name, writeRigFile({ ...rig, savedBy: BUILD_NAME }));
+    void this.testsOf(rig).then((tests) => {
+      const logbook = tests.length > 0 ? tests : undefined;
+      saveTextFile(name, writeRigFile({ ...rig, logbook, savedBy: BUILD_NAME }));
+    });
     return name;
+  }
+
+  /** The tests of its file, as they were changed here; where the storage does not answer, as they came. */
+  private async testsOf({ id, logbook }: Rig): Promise<NonNullable<Rig['logbook']>> {
+    const rows = await this.tests.tests
+      .where({ rigId: id })
+      .toArray()
+      .catch(() => []);
+    return joinedTests(logbook, rows) as NonNullable<Rig['logbook']>;
   }
 
   /** Saves rows of the storage just as they lie there, for what this build cannot read; returns the name. */
@@ -34,6 +49,15 @@ export class RigFiles {
       );
     }
   }
+}
+
+/** Tests of a file with those that were changed here in their place, and those that were taken out left out. */
+export function joinedTests(
+  filed: readonly { readonly id: string }[] = [],
+  rows: readonly Pick<StoredTest, 'id' | 'test'>[],
+): readonly unknown[] {
+  const changed = new Set(rows.map(({ id }) => id));
+  return [...filed.filter(({ id }) => !changed.has(id)), ...rows.flatMap(({ test }) => test ?? [])];
 }
 
 function unreadable(message: string, field: string): Validation<Rig> {

@@ -126,3 +126,38 @@ export const utcText = (ms: number): string => `${new Date(ms).toISOString().sli
 
 /** Letters of such a text up to its seconds. */
 const ISO_SECONDS = 19;
+
+/** A date and a time of the day, of no time zone. */
+export interface CivilTime {
+  readonly year: number;
+  /** 1 to 12. */
+  readonly month: number;
+  readonly day: number;
+  readonly hours: number;
+  readonly minutes: number;
+  readonly seconds: number;
+}
+
+/**
+ * Seconds since 1970 of a date and time, as if it stood in UTC.
+ *
+ * @returns Undefined where there is no such date or time.
+ *
+ * @example
+ * civilSeconds({ year: 1970, month: 1, day: 2, hours: 0, minutes: 0, seconds: 0 }); // 86400
+ */
+export function civilSeconds({ year, month, day, hours, minutes, seconds }: CivilTime): number | undefined {
+  const ms = Date.UTC(year, month - 1, day, hours, minutes, Math.floor(seconds));
+  const back = new Date(ms);
+  const isReal =
+    back.getUTCMonth() === month - 1 &&
+    back.getUTCDate() === day &&
+    hours < HOURS_OF_A_DAY &&
+    minutes < MINUTES_OF_AN_HOUR &&
+    seconds < SECONDS_OF_A_MINUTE + 1;
+  return isReal ? ms / MS_OF_A_SECOND + (seconds % 1) : undefined;
+}
+
+const HOURS_OF_A_DAY = 24;
+const SECONDS_OF_A_MINUTE = 60;
+const MS_OF_A_SECOND = 1000;

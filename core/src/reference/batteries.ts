@@ -159,3 +159,6 @@ export const CHARGE_KEPT: Record<Chemistry, number> = { lfp: 0.97, agm: 0.85, ge
 
 /** Hours at which the amp-hours of a lead battery are given where its plate does not say. Common practice. */
 export const USUAL_RATED_HOURS = 20;
+
+/** How far what a battery holds may lie from its plate, as a share. Common practice, no published source; low. */
+export const CAPACITY_DOUBT = 0.1;

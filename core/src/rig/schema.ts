@@ -556,6 +556,8 @@ export const rigSchema = groupField({
   supplies: listField('supplies', supply, 1),
   scenes: listField('scenes', scene, 1),
   days: listField('days', dayFields).optional(),
+  /** As it lies in the file: the logbook reads it, test by test (logbook/log-test.ts). */
+  logbook: listField('tests', groupField({ id: idField('id') })).optional(),
 }).typeError('must be a rig: an object in curly brackets');
 
 export type Rig = InferType<typeof rigSchema>;

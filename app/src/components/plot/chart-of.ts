@@ -21,6 +21,7 @@ const AXIS_PX = 12;
 const LABEL_PX = 12.5;
 const LABEL_GAP_PX = 11;
 const CAP_PX = 5;
+const DOT_PX = 3.2;
 const QUARTER_TURN = 90;
 const MOST_TICKS = 5;
 
@@ -92,6 +93,8 @@ const LOOKS: Readonly<Record<PlotLook, (colour: ColourOf) => Omit<LineData, 'dat
   }),
   band: (colour) => ({ ...stroke(colour('--rule-2'), 1), backgroundColor: colour('--tone-2'), fill: '+1' }),
   edge: (colour) => stroke(colour('--rule-2'), 0),
+  dots: (colour) => ({ ...dot(colour), pointBackgroundColor: colour('--ink') }),
+  'hollow-dots': (colour) => ({ ...dot(colour), pointBackgroundColor: colour('--paper') }),
   here: (colour) => ({
     ...stroke(colour('--sun'), 1.5),
     pointRadius: CAP_PX,
@@ -102,6 +105,16 @@ const LOOKS: Readonly<Record<PlotLook, (colour: ColourOf) => Omit<LineData, 'dat
 
 function stroke(borderColor: string, borderWidth: number): Omit<LineData, 'data'> {
   return { borderColor, borderWidth };
+}
+
+function dot(colour: ColourOf): Omit<LineData, 'data'> {
+  return {
+    showLine: false,
+    pointStyle: 'circle',
+    pointRadius: DOT_PX,
+    pointBorderColor: colour('--ink'),
+    pointBorderWidth: 1.3,
+  };
 }
 
 /** A short line across the far end of a whisker. */

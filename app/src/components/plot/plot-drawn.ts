@@ -14,7 +14,10 @@ export interface PlotPoint {
   readonly y: number;
 }
 
-/** How a line is drawn: what is, a start, a doubt, a ceiling, one that decides, the sun; a band fills to the line behind it. */
+/**
+ * How a line is drawn: what is, a start, a doubt, a ceiling, one that decides, the sun; a band fills to the line behind it; dots
+ * without a line, solid or hollow.
+ */
 export type PlotLook =
   | 'area'
   | 'line'
@@ -29,7 +32,9 @@ export type PlotLook =
   | 'sun'
   | 'thrown-away'
   | 'band'
-  | 'edge';
+  | 'edge'
+  | 'dots'
+  | 'hollow-dots';
 
 export interface PlotLine {
   readonly look: PlotLook;

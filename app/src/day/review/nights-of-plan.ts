@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { momentInPlan, nightWords, timeInPlan, type PlanReview } from '@heliarch/core/scheduling';
 import { UnitChoice } from '../../components/unit-choice';
 import { DayState } from '../day-state';
-import { EnergyMark } from '../energy-mark';
+import { EnergyMark } from '../../components/energy-mark';
 
 /** Each night of a plan: whether it lasts, what takes most, what is left for breakfast. */
 @Component({

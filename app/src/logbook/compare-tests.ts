@@ -1,0 +1,160 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { formatNumber } from '@heliarch/core';
+import { combineTests, givenWords, type Offered, type LogTest } from '@heliarch/core/logging';
+import { combineLatest, filter, map, of, switchMap } from 'rxjs';
+import { UnitChoice } from '../components/unit-choice';
+import { LogState } from './log-state';
+
+/** A number by one test. */
+interface ByTest {
+  readonly test: LogTest;
+  readonly offered: Offered;
+}
+
+/** Every number that several tests have measured: beside each other, put together, and how it moves. */
+@Component({
+  selector: 'heli-compare-tests',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (number of numbers(); track number.target) {
+      <section [attr.aria-label]="number.what">
+        <h3>
+          {{ number.what }} <span>{{ number.unit }}, {{ number.rows.length }} tests</span>
+        </h3>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Test</th>
+              <th scope="col">Date</th>
+              <th scope="col">Measured</th>
+              <th scope="col"><span class="unseen">Whether it counts</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of number.rows; track row.id) {
+              <tr [class.apart]="row.isApart">
+                <th scope="row">{{ row.question }}</th>
+                <td>{{ row.date }}</td>
+                <td class="figures">{{ row.value }}</td>
+                <td>{{ row.isApart ? 'stands apart, left out' : '' }}</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <p>
+          Together <strong class="figures">{{ number.together }}</strong>{{ number.drift }}
+        </p>
+      </section>
+    } @empty {
+      <p class="caption">
+        {{ isAsking() ? 'Reading the tests …' : 'No number has been measured by two tests yet.' }}
+      </p>
+    }
+  `,
+  styles: `
+    section {
+      padding-bottom: 14px;
+    }
+    h3 {
+      display: flex;
+      justify-content: space-between;
+      border-bottom: 1px solid var(--ink);
+      font: var(--type-head);
+    }
+    h3 span {
+      color: var(--ink-2);
+      font-weight: 400;
+      font-size: 12.5px;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 4px 12px 4px 0;
+      border-bottom: 1px solid var(--rule);
+      text-align: left;
+      font-weight: 400;
+    }
+    thead th {
+      color: var(--ink-2);
+      font-size: 12.5px;
+    }
+    .apart {
+      color: var(--ink-2);
+    }
+    p {
+      padding-top: 6px;
+    }
+  `,
+})
+export class CompareTests {
+  private readonly state = inject(LogState);
+  private readonly units = inject(UnitChoice);
+
+  private readonly analysed = toSignal(
+    toObservable(this.state.tests).pipe(
+      switchMap((tests) =>
+        tests.length === 0
+          ? of([])
+          : combineLatest(
+              tests.map((test) =>
+                this.state.givenOf(test).pipe(
+                  filter(({ status }) => status !== 'asked'),
+                  map((answer) => ({ test, offered: answer.status === 'given' ? answer.value.offered : [] })),
+                ),
+              ),
+            ),
+      ),
+    ),
+  );
+  protected readonly isAsking = computed(() => this.analysed() === undefined);
+
+  protected readonly numbers = computed(() => {
+    const byTarget = new Map<string, ByTest[]>();
+    for (const { test, offered } of this.analysed() ?? [])
+      for (const each of offered)
+        byTarget.set(each.target, [...(byTarget.get(each.target) ?? []), { test, offered: each }]);
+    return [...byTarget]
+      .filter(([, all]) => all.length > 1)
+      .map(([target, all]) => this.numberOf(target, all));
+  });
+
+  private numberOf(target: string, all: readonly ByTest[]) {
+    const sorted = [...all].sort((a, b) => a.test.begunAtS - b.test.begunAtS);
+    const [first] = sorted;
+    const words =
+      first && givenWords(this.units.numbers, this.state.rig(), first.offered.given, first.offered.change);
+    const combined = combineTests(
+      sorted.map(({ test, offered: { change } }) => ({
+        test: test.id,
+        atS: test.begunAtS,
+        value: change.after.value,
+        half: change.after.half,
+      })),
+    );
+    const number = (value: number): string => formatNumber(this.units.numbers, value, value < 100 ? 1 : 0);
+    const drift = combined?.driftPerMonth;
+    return {
+      target,
+      what: words?.what ?? target,
+      unit: words?.unit ?? '',
+      rows: sorted.map(({ test, offered: { change } }) => ({
+        id: test.id,
+        question: test.question,
+        date: this.state.date(test.begunAtS),
+        value: number(change.after.value),
+        isApart: combined?.apart.includes(test.id) ?? false,
+      })),
+      together: combined ? `${number(combined.value)} ± ${number(combined.half)}` : '',
+      drift:
+        combined && drift
+          ? combined.drifts
+            ? `. It moves: ${drift.stated > 0 ? 'up' : 'down'} ${number(Math.abs(drift.stated))} a month, beyond chance.`
+            : '. No drift beyond chance.'
+          : '. Three tests tell whether it moves.',
+    };
+  }
+}

@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { newTest, withConditions, TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logging';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzInputDirective } from 'ng-zorro-antd/input';
+import { FieldStyles } from '../components/library/field-styles';
+import { LibraryStyles } from '../components/library/library-styles';
+import { Select } from '../components/select/select';
+import { LogState, secondsNow } from './log-state';
+import { KINDS } from './test-kinds';
+
+const MS_PER_SECOND = 1000;
+
+/** What a test is begun with: a kind is enough, and all else can be said later. */
+@Component({
+  selector: 'heli-new-test',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonComponent, NzInputDirective, ReactiveFormsModule, Select],
+  templateUrl: './new-test.html',
+  styleUrl: './new-test.css',
+})
+export class NewTest {
+  private readonly state = inject(LogState);
+  readonly begun = output<LogTest>();
+  readonly left = output();
+
+  protected readonly kind = signal<TestKind>('run-down');
+  protected readonly load = signal('');
+  protected readonly supply = signal('');
+  protected readonly question = new FormControl('', { nonNullable: true });
+  protected readonly wanted = new FormControl('', { nonNullable: true });
+  protected readonly disconnected = new FormControl('', { nonNullable: true });
+  protected readonly problem = signal<string | undefined>(undefined);
+
+  protected readonly kinds = TEST_KINDS.filter((id) => id !== 'trip').map((id) => ({
+    id,
+    label: KINDS[id].name,
+  }));
+  protected readonly facts = computed(() => KINDS[this.kind()]);
+  protected readonly loads = computed(() =>
+    this.state.rig().loads.map(({ id, name }) => ({ id, label: name })),
+  );
+  protected readonly supplies = computed(() =>
+    this.state.rig().supplies.map(({ id, name }) => ({ id, label: name })),
+  );
+
+  constructor() {
+    inject(LibraryStyles).bring(FieldStyles);
+    this.supply.set(this.state.rig().supplies[0]?.id ?? '');
+  }
+
+  protected begin(): void {
+    const { needsLoad, needsSupply } = this.facts();
+    if (needsLoad && this.load() === '') {
+      this.problem.set('Choose the load that it is of.');
+      return;
+    }
+    const wanted = new Date(this.wanted.value).getTime() / MS_PER_SECOND;
+    const test = newTest({
+      id: crypto.randomUUID(),
+      kind: this.kind(),
+      question: this.question.value.trim() || this.usualQuestion(),
+      begunAtS: secondsNow(),
+      ...(needsLoad && { load: this.load() }),
+      ...(needsSupply && { supply: this.supply() }),
+      ...(Number.isFinite(wanted) && { wantedAtS: wanted }),
+    });
+    const disconnected = this.disconnected.value.trim();
+    this.begun.emit(disconnected === '' ? test : withConditions(test, { disconnected }));
+  }
+
+  private usualQuestion(): string {
+    const name = (list: readonly { readonly id: string; readonly label: string }[], id: string): string =>
+      list.find((each) => each.id === id)?.label ?? '';
+    const { needsLoad, answers } = this.facts();
+    return `${needsLoad ? name(this.loads(), this.load()) : name(this.supplies(), this.supply())}: ${answers}`;
+  }
+}

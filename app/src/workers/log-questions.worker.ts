@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { LogQuestions } from './log-questions';
+
+expose(new LogQuestions());

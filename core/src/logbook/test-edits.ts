@@ -1,0 +1,61 @@
+import type { LogReading, LogTest, TestConditions, TestKind } from './log-test.js';
+
+/** What a test is begun with. */
+export interface TestBegin {
+  readonly id: string;
+  readonly kind: TestKind;
+  readonly question: string;
+  readonly begunAtS: number;
+  readonly load?: string | undefined;
+  readonly part?: string | undefined;
+  readonly state?: string | undefined;
+  readonly supply?: string | undefined;
+  readonly wantedAtS?: number | undefined;
+}
+
+/** A test without any reading. */
+export function newTest(begin: TestBegin): LogTest {
+  return { ...begin, conditions: {}, readings: [], uses: [] };
+}
+
+/** A test with one more reading, in the order of time. */
+export function withReading(test: LogTest, reading: LogReading): LogTest {
+  const readings = [...test.readings, reading].sort((a, b) => a.atS - b.atS);
+  return { ...test, readings };
+}
+
+/** A test with a reading corrected; what is undefined is taken out of it. */
+export function withReadingChanged(test: LogTest, id: string, change: Partial<LogReading>): LogTest {
+  const readings = test.readings.map((each) =>
+    each.id === id ? withoutUndefined({ ...each, ...change }) : each,
+  );
+  return { ...test, readings: readings.sort((a, b) => a.atS - b.atS) };
+}
+
+export function withoutReading(test: LogTest, id: string): LogTest {
+  return { ...test, readings: test.readings.filter((each) => each.id !== id) };
+}
+
+export function withConditions(test: LogTest, change: Partial<TestConditions>): LogTest {
+  return { ...test, conditions: withoutUndefined({ ...test.conditions, ...change }) };
+}
+
+/** A test that is over, with what ended it. */
+export function withEnd(test: LogTest, endedAtS: number, endedBecause: string): LogTest {
+  return { ...test, endedAtS, endedBecause };
+}
+
+/** A test that goes on after all. */
+export function withoutEnd({ endedAtS: _at, endedBecause: _because, ...test }: LogTest): LogTest {
+  return test;
+}
+
+/** A test whose number was taken over into the rig. */
+export function withUse(test: LogTest, target: string, value: number, atS: number): LogTest {
+  const others = test.uses.filter((each) => each.target !== target);
+  return { ...test, uses: [...others, { target, value, atS }] };
+}
+
+function withoutUndefined<T extends object>(value: T): T {
+  return Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
+}
