@@ -20,7 +20,7 @@ await runScript(async () => {
   };
   // Bundled as the application is: names kept for debugging would be most of the time.
   const { build } = await import('esbuild');
-  for (const name of ['check', 'sets', 'day']) {
+  for (const name of ['check', 'sets', 'day', 'log']) {
     const bundle = join(setUpFolder, `${name}.bench.mjs`);
     await build({
       entryPoints: [join(root, `core/bench/${name}.bench.ts`)],

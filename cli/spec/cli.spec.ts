@@ -360,6 +360,27 @@ describe('who runs with whom, on the command line', () => {
     expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--day: "sunday" is not in this/)]);
   });
 
+  it('says what tests measured, which numbers they give, and what they change: of a rig file and of a log', async () => {
+    const { status, stdout } = await heliarch('log', 'demo/tern.json', '--test', 'extractor-until-evening');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Lasts until .*, between .* and .*$/m);
+    expect(stdout).toMatch(/^Gives: Dust extractor, running: 820 -> 900 W/m);
+    expect(stdout).toMatch(/^Changes: Dust extractor and Water heater, Shore 15 A, shared: Trips/m);
+    const folder = mkdtempSync(join(tmpdir(), 'heliarch-log-'));
+    const log = join(folder, 'fridge.csv');
+    const watts = (minute: number) => (minute % 40 < 10 ? 90 : 2);
+    const time = (minute: number) => new Date(Date.UTC(2026, 5, 11, 0, minute)).toISOString();
+    const lines = Array.from({ length: 300 }, (_, minute) => `${time(minute)};${watts(minute)},0`);
+    writeFileSync(log, ['time;power [W]', ...lines, 'nonsense;1'].join('\n'));
+    const read = await heliarch('log', log, '--rig', 'demo/tern.json', '--load', 'fridge', '--json');
+    const [test] = (JSON.parse(read.stdout) as { tests: { headline: string; readings: number }[] }).tests;
+    expect([test?.headline, test?.readings]).toEqual(['Runs 25 % of the time', 300]);
+    expect(read.stderr).toBe('1 lines could not be read in full, the first of them line 302.\n');
+    rmSync(folder, { recursive: true });
+    const bad = await heliarch('log', 'demo/tern.json', '--test', 'none');
+    expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--test: "none" is not in this/)]);
+  });
+
   it('names an option that asks for what is not there', async () => {
     const { status, stderr } = await heliarch(
       'sets',

@@ -5,6 +5,7 @@ import {
   analyseTest,
   faultOfLogTest,
   givenWords,
+  newTest,
   orderWords,
   proposeLayout,
   readLogbookFile,
@@ -92,15 +93,10 @@ function testOfLog(
   rig: Rig,
   file: string,
   text: string,
-  { kind = 'cycling', load, supply }: LogOptions,
+  options: LogOptions,
   tell: (line: string) => void,
 ): LogTest {
-  if (!(TEST_KINDS as readonly string[]).includes(kind))
-    throw new BadInput(`--kind: "${kind}" is none; use one of ${TEST_KINDS.join(', ')}`);
-  if (load !== undefined && !rig.loads.some(({ id }) => id === load))
-    throw new BadInput(
-      `--load: "${load}" is not in the rig; use one of ${rig.loads.map(({ id }) => id).join(', ')}`,
-    );
+  const { kind, load, supply } = subjectOf(rig, options);
   const table = papaparse.parse<string[]>(text, { skipEmptyLines: 'greedy' }).data;
   const layout = proposeLayout(table);
   if (!layout.timeStyle)
@@ -113,19 +109,28 @@ function testOfLog(
       `${unread.length} lines could not be read in full, the first of them line ${unread[0]?.line ?? 0}.\n`,
     );
   if (outOfOrder > 0) tell(`${outOfOrder} lines stand before the line above them in time.\n`);
-  return {
-    id: 'log',
-    kind: kind as TestKind,
-    question: file,
-    begunAtS: trace.atS[0] ?? 0,
-    endedAtS: trace.atS.at(-1) ?? 0,
-    conditions: {},
-    readings: [],
-    uses: [],
-    trace,
-    ...(load !== undefined && { load }),
-    ...(supply !== undefined && { supply }),
-  };
+  const [begunAtS = 0] = trace.atS;
+  const test = newTest({ id: 'log', kind, question: file, begunAtS, load, supply });
+  return { ...test, trace, endedAtS: trace.atS.at(-1) ?? begunAtS };
+}
+
+/** What a log is of, as the options say. */
+function subjectOf(
+  rig: Rig,
+  { kind = 'cycling', load, supply }: LogOptions,
+): { readonly kind: TestKind; readonly load: string | undefined; readonly supply: string | undefined } {
+  const known = TEST_KINDS.find((each) => each === kind);
+  if (!known) throw new BadInput(`--kind: "${kind}" is none; use one of ${TEST_KINDS.join(', ')}`);
+  checkId('--load', load, rig.loads);
+  checkId('--supply', supply, rig.supplies);
+  return { kind: known, load, supply };
+}
+
+function checkId(option: string, id: string | undefined, list: readonly { readonly id: string }[]): void {
+  if (id === undefined || list.some((each) => each.id === id)) return;
+  throw new BadInput(
+    `${option}: "${id}" is not in the rig; use one of ${list.map((each) => each.id).join(', ')}`,
+  );
 }
 
 const moment = (seconds: number): string =>

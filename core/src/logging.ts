@@ -47,5 +47,6 @@ export { readLogbookFile, writeLogbookFile } from './formats/logbook-file.js';
 export { readingsTable } from './formats/readings-table.js';
 export { givenWords, type GivenWords } from './wording/given-words.js';
 export { orderWords } from './wording/order-words.js';
-export { testWords, type TestWords } from './wording/test-words.js';
+export type { TestWords } from './wording/test-headline.js';
+export { testWords } from './wording/test-words.js';
 export { changeLines, type ChangeLines } from './wording/verdict-change-words.js';

@@ -13,6 +13,7 @@ const SEEN_BY_NIGHT = new Set([
   'Now, with clocks, a guest and instruments',
   'It went dark',
   'Card, changed by hand',
+  'Logbook, a run-down',
 ]);
 const DEVICES = {
   'on a desk': { viewport: { width: 1280, height: 800 } },
@@ -62,6 +63,7 @@ async function* everySight(page: Page): AsyncGenerator<string> {
   yield* day(page);
   yield* now(page);
   yield* card(page);
+  yield* logbook(page);
   yield* overTheRooms(page);
   yield* firstRun(page);
 }
@@ -77,6 +79,26 @@ async function* card(page: Page): AsyncGenerator<string> {
     .click();
   await page.getByRole('button', { name: 'Change it by hand' }).click();
   yield 'Card, changed by hand';
+}
+
+async function* logbook(page: Page): AsyncGenerator<string> {
+  await page.goto('/logbook');
+  await page.getByRole('button', { name: /Does the battery carry/ }).click();
+  await expect(page.getByRole('list', { name: 'Verdicts that change' })).toContainText('Water heater');
+  await page.getByRole('button', { name: 'Conditions' }).click();
+  yield 'Logbook, a run-down';
+  await page.getByRole('radio', { name: 'Table' }).check();
+  await page
+    .getByRole('button', { name: /^Change the reading of/ })
+    .nth(2)
+    .click();
+  yield 'Logbook, its readings, one of them changed';
+  if (await page.getByRole('button', { name: 'All tests' }).isVisible())
+    await page.getByRole('button', { name: 'All tests' }).click();
+  await page.getByRole('button', { name: 'New test' }).click();
+  await expect(page.getByRole('dialog', { name: 'A new test' })).toBeVisible();
+  yield 'Logbook, a new test';
+  await page.keyboard.press('Escape');
 }
 
 async function* now(page: Page): AsyncGenerator<string> {

@@ -41,7 +41,7 @@ for (const [where, size] of [
     await together.chooseFile({ name: 'long.json', mimeType: 'application/json', buffer });
     await expect(page.getByText(/^Opened Rigw+ from long\.json/)).toBeVisible();
     const width = () => page.evaluate(() => document.documentElement.scrollWidth);
-    for (const room of ['Together', 'Loads', 'Day', 'Now', 'Card', 'Rig']) {
+    for (const room of ['Together', 'Loads', 'Day', 'Now', 'Logbook', 'Card', 'Rig']) {
       await goToRoom(page, room);
       await expect(page.locator('main h1').first()).toBeVisible({ timeout: 90_000 });
       await page.waitForTimeout(300);

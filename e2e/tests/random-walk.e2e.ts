@@ -5,7 +5,7 @@ import { TogetherPage } from './together-page.ts';
 /** The short form is part of npm test; STEPS=500 SEED=7 walks on. */
 const STEPS = Number(process.env['STEPS'] ?? 20);
 const SEED = Number(process.env['SEED'] ?? 20_261_128);
-const ROOMS = ['Rig', 'Loads', 'Together', 'Day', 'Now', 'Card'];
+const ROOMS = ['Rig', 'Loads', 'Together', 'Day', 'Now', 'Logbook', 'Card'];
 
 for (const room of ROOMS)
   test(`${STEPS} steps at random through ${room} meet no defect (seed ${SEED})`, async ({ page }) => {

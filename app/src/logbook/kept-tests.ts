@@ -77,8 +77,8 @@ export class KeptTests {
 
   takeBack(): void {
     const before = this.before();
-    if (before?.change.rigId !== this.rigId()) return;
-    this.change(before!.change.id, before!.change.test as LogTest | undefined);
+    if (!before || before.change.rigId !== this.rigId()) return;
+    this.change(before.change.id, before.change.test as LogTest | undefined);
   }
 
   private change(id: string, test: LogTest | undefined, label?: string): void {

@@ -20,7 +20,7 @@ const PERCENT = 100;
           <th scope="col"><span class="unseen">What</span></th>
           <th scope="col">Predicted</th>
           <th scope="col">Measured</th>
-          <th scope="col">Effect on the end</th>
+          <th scope="col">Effect</th>
         </tr>
       </thead>
       <tbody>
@@ -58,6 +58,7 @@ const PERCENT = 100;
       font-weight: 400;
     }
     thead th {
+      white-space: nowrap;
       color: var(--ink-2);
       font-size: 12.5px;
     }

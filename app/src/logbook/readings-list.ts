@@ -8,6 +8,7 @@ import {
   type RunDown,
 } from '@heliarch/core/logging';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { keepTogether } from '../components/keep-together';
 import { UnitChoice } from '../components/unit-choice';
 import { ReadingEntry } from './reading-entry';
 import { LogState } from './log-state';
@@ -66,7 +67,7 @@ export class ReadingsList {
     const shown = charge.shown.find(({ x }) => Math.abs(x - hours) < 1e-6);
     const offset = shown && byCharge.fit.offsets.get(shown.segment);
     return offset !== undefined && Math.abs(offset) > 0.05
-      ? `counts as ${formatNumber(this.units.numbers, reading.percent - offset, 1)} %`
+      ? keepTogether(`counts as ${formatNumber(this.units.numbers, reading.percent - offset, 1)} %`)
       : '';
   }
 

@@ -73,7 +73,7 @@ describe('a run-down', () => {
     const early = widthOf([0, 0.4, 1, 1.7]);
     const later = widthOf([0, 0.4, 1, 1.7, 2.5, 3.2]);
     expect(later.width).toBeLessThan(early.width);
-    const next = nextReading(later.found.fit, 3.2, RESERVE)!;
+    const next = nextReading(later.found.fit, 3.2, RESERVE, 0)!;
     const then = widthOf([0, 0.4, 1, 1.7, 2.5, 3.2, next.at]);
     expect(next.at).toBeGreaterThan(3.2);
     expect(then.width / HOUR_S / next.widthThen).toBeGreaterThan(0.5);

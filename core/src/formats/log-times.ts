@@ -30,15 +30,20 @@ const NUMBER = /^\d+(?:[.,]\d+)?$/;
  */
 export function timeStyleOf(cells: readonly string[]): TimeStyle | undefined {
   const given = cells.map((cell) => cell.trim()).filter((cell) => cell !== '');
-  if (given.length === 0) return undefined;
-  if (given.every((cell) => ISO.test(cell))) return 'iso';
-  if (given.every((cell) => TIME.test(cell))) return 'time-only';
-  if (given.every((cell) => NUMBER.test(cell))) return countStyle(given);
-  const dates = given.map((cell) => CIVIL.exec(cell));
-  if (!dates.every((date) => date !== null)) return undefined;
+  // A line here and there may be none: it is named when the log is read.
+  const are = (pattern: RegExp): readonly string[] => {
+    const found = given.filter((cell) => pattern.test(cell));
+    return 2 * found.length > given.length ? found : [];
+  };
+  if (are(ISO).length > 0) return 'iso';
+  if (are(TIME).length > 0) return 'time-only';
+  const numbers = are(NUMBER);
+  if (numbers.length > 0) return countStyle(numbers);
+  const dates = are(CIVIL).map((cell) => CIVIL.exec(cell) ?? []);
+  if (dates.length === 0) return undefined;
   if (dates.some(([, first]) => Number(first) > HOURS_OF_A_HALF_DAY)) return 'day-first';
   if (dates.some(([, , second]) => Number(second) > HOURS_OF_A_HALF_DAY)) return 'month-first';
-  return given.some((cell) => cell.includes('.')) ? 'day-first' : 'month-first';
+  return dates.some(([text = '']) => text.includes('.')) ? 'day-first' : 'month-first';
 }
 
 function countStyle(given: readonly string[]): TimeStyle {

@@ -39,10 +39,13 @@ const THOUSAND = 1000;
 const SECONDS_PER_DAY = 86_400;
 
 const HEADS: readonly (readonly [ColumnUse, RegExp])[] = [
-  ['time', /\b(time|date|timestamp|datetime|zeit|datum|uhrzeit|heure|hora|fecha)\b|^t$|^t\s*[[(]/i],
+  [
+    'time',
+    /\b(time|date|timestamp|datetime|zeit|datum|uhrzeit|heure|hora|fecha)\b|zeitstempel|^t$|^t\s*[[(]/i,
+  ],
   ['wattHours', /\bk?wh\b|energy|energie|consumption|verbrauch/i],
   ['percent', /soc|state of charge|charge|ladung|ladezustand|%/i],
-  ['celsius', /temp|°\s*[cf]|celsius|fahrenheit/i],
+  ['celsius', /\btemp|°\s*[cf]|celsius|fahrenheit/i],
   ['watts', /power|leistung|puissance|potencia|watts?\b|\bk?w\b/i],
   ['volts', /volt|spannung|tension|\bm?v\b/i],
   ['amps', /amp|current|strom|courant|corriente|\bm?a\b/i],
@@ -154,7 +157,7 @@ function numberIn(
   factor: number,
   offset: number,
 ): number | null {
-  const text = cell.trim().replace(/\s*(%|°\s*[CF]|[a-zA-Z]+)$/, '');
+  const text = cell.trim().replace(/(\d)\s*(%|°\s*[CF]|[a-zA-Z]+)$/, '$1');
   if (text === '' || text === '-') return null;
   const value = Number(decimal === 'comma' ? withPoint(text, '.', ',') : withPoint(text, ',', '.'));
   return Number.isFinite(value) ? value * factor + offset : NaN;

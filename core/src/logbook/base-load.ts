@@ -1,6 +1,7 @@
 import { MOST_BASE_DRIFT } from '../reference/measuring.js';
 import type { LogReading } from './log-test.js';
 import { meanOfReadings } from './readings-mean.js';
+import { remembered } from './remembered.js';
 
 /** What else ran during a test: what the meter showed without the load, before and after. */
 export interface BaseLoad {
@@ -32,6 +33,6 @@ export function baseLoadOf(readings: readonly LogReading[]): BaseLoad | undefine
 }
 
 /** Readings while the load ran. */
-export function runningReadings(readings: readonly LogReading[]): readonly LogReading[] {
-  return readings.filter(({ role }) => role !== 'base-before' && role !== 'base-after');
-}
+export const runningReadings = remembered((readings: readonly LogReading[]): readonly LogReading[] =>
+  readings.filter(({ role }) => role !== 'base-before' && role !== 'base-after'),
+);

@@ -1,5 +1,6 @@
 import type { LogReading } from './log-test.js';
 import { powerLevels, type PowerLevel } from './power-levels.js';
+import { remembered } from './remembered.js';
 
 const SECONDS_PER_HOUR = 3600;
 /** So many whole cycles, and it counts as measured. Common practice, no published source. */
@@ -57,7 +58,7 @@ interface Stay {
  * @returns Undefined where the trace keeps to one power: then it never switched.
  * Source: two-means of the powers (power-levels.ts); counting of whole cycles is common practice.
  */
-export function cyclesOf(readings: readonly LogReading[]): Cycling | undefined {
+export const cyclesOf = remembered((readings: readonly LogReading[]): Cycling | undefined => {
   const samples = readings.flatMap(({ atS, watts }) => (watts === undefined ? [] : [{ atS, watts }]));
   const [, on] = powerLevels(samples.map(({ watts }) => watts));
   if (!on) return undefined;
@@ -96,7 +97,7 @@ export function cyclesOf(readings: readonly LogReading[]): Cycling | undefined {
     onW,
     isMeasured: cycles.length >= CYCLES_WANTED,
   };
-}
+});
 
 /** The first reading of each time it is on may be its start. */
 function withoutStarts(samples: readonly Sample[], onFromW: number): readonly Sample[] {

@@ -4,7 +4,7 @@ import { CAPACITY_DOUBT } from '../reference/batteries.js';
 import { METER_SHARE } from '../reference/meters.js';
 import type { Rig } from '../rig/schema.js';
 import { countedEnergy } from './counted-energy.js';
-import type { LogTest } from './log-test.js';
+import type { LogReading, LogTest } from './log-test.js';
 import type { RunDownRead } from './run-down-read.js';
 import { batteryWatts } from './tested-inverter.js';
 
@@ -24,20 +24,29 @@ export function endByEnergy(
   { charge, efficiency, watts, reservePercent, running }: RunDownRead,
 ): Interval | undefined {
   const [first] = charge?.shown ?? [];
-  if (!charge || !first || !watts) return undefined;
-  const drawnW = efficiency?.dcWatts ?? batteryWatts(rig, test, watts.value);
+  const drawnW = efficiency?.dcWatts ?? (watts && batteryWatts(rig, test, watts.value));
   const store = batteryStoreOf(rig);
-  if (drawnW === undefined || drawnW <= 0 || store.fullWh <= 0) return undefined;
-  const { points } = countedEnergy(running.filter(({ atS }) => atS >= charge.fromS));
-  const { atS: countedAtS, wattHours } = points.at(-1) ?? { atS: charge.fromS, wattHours: 0 };
-  // What flowed before the counter was read first is taken at the mean power.
-  const uncountedS = (points[0]?.atS ?? charge.fromS) - charge.fromS;
-  const usedWh = wattHours * (drawnW / watts.value) + (drawnW * uncountedS) / SECONDS_PER_HOUR;
+  if (!charge || !first || !watts || !drawnW || store.fullWh <= 0) return undefined;
+  const used = usedSince(running, charge.fromS, drawnW, watts.value);
   const usableWh = ((first.y - reservePercent) / PERCENT) * store.fullWh;
-  const leftS = ((usableWh - usedWh) / store.drawnWh(drawnW)) * SECONDS_PER_HOUR;
-  const doubtWh = Math.hypot(CAPACITY_DOUBT * usableWh, METER_SHARE * usedWh);
+  const leftS = ((usableWh - used.wattHours) / store.drawnWh(drawnW)) * SECONDS_PER_HOUR;
+  const doubtWh = Math.hypot(CAPACITY_DOUBT * usableWh, METER_SHARE * used.wattHours);
   const powerDoubt = watts.spread / watts.value / Math.sqrt(watts.count);
   const doubtS = (doubtWh / drawnW) * SECONDS_PER_HOUR + Math.abs(leftS) * powerDoubt;
-  const stated = countedAtS + leftS;
+  const stated = used.untilS + leftS;
   return { lo: stated - doubtS, stated, hi: stated + doubtS };
+}
+
+/** What the battery has given, Wh, and until when that was counted. What flowed before is taken at the mean power. */
+function usedSince(
+  running: readonly LogReading[],
+  fromS: number,
+  drawnW: number,
+  watts: number,
+): { readonly wattHours: number; readonly untilS: number } {
+  const { points } = countedEnergy(running.filter(({ atS }) => atS >= fromS));
+  const [first, last] = [points[0], points.at(-1)];
+  if (!first || !last) return { wattHours: 0, untilS: fromS };
+  const uncountedWh = (drawnW * (first.atS - fromS)) / SECONDS_PER_HOUR;
+  return { wattHours: last.wattHours * (drawnW / watts) + uncountedWh, untilS: last.atS };
 }

@@ -18,6 +18,8 @@ export interface LineFit {
   readonly meanY: number;
   /** How much each segment stands above the one that counts. */
   readonly offsets: ReadonlyMap<number, number>;
+  /** Of each segment, its weights summed and the weighted mean of its x. */
+  readonly segments: ReadonlyMap<number, Pick<Segment, 'weight' | 'meanX'>>;
   /** Standard deviation of a point of sigma 1; NaN where no point is left to tell it. */
   readonly scatter: number;
   readonly degreesOfFreedom: number;
@@ -71,6 +73,7 @@ export function fitLine(
     offsets: new Map(
       [...segments].map(([id, { meanX, meanY }]) => [id, meanY - own.meanY - slope * (meanX - own.meanX)]),
     ),
+    segments,
     scatter: Math.sqrt((knownPoints * known.scatter ** 2 + squares) / degreesOfFreedom),
     degreesOfFreedom,
     weight: own.weight,

@@ -1,4 +1,5 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
+import { remembered } from './remembered.js';
 
 /** What a test is made to find out. */
 export const TEST_KINDS = [
@@ -117,10 +118,10 @@ export function faultOfLogTest(kept: unknown): string | undefined {
 }
 
 /** What counts of a test, in the order of time: lines of the log and readings by hand, without what was spoiled. */
-export function countingReadings({ readings, trace }: LogTest): readonly LogReading[] {
+export const countingReadings = remembered(({ readings, trace }: LogTest): readonly LogReading[] => {
   const all = [...(trace ? linesOf(trace) : []), ...readings.filter(({ spoiled }) => spoiled === undefined)];
   return all.sort((a, b) => a.atS - b.atS);
-}
+});
 
 function linesOf({ atS, columns }: Trace): readonly LogReading[] {
   const given = TRACE_COLUMNS.flatMap((column) => {

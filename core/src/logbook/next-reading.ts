@@ -21,16 +21,22 @@ const LATEST_SHARE = 0.9;
  *
  * @param now In hours, as the line.
  * @param level What is waited for, such as the reserve.
+ * @param segment The one that it will be of: a display that has begun anew tells the rate, and not the height.
  * @returns Undefined where no reading would narrow it, or it is past.
  * Source: optimal design of a regression (Draper and Smith, 22), with a use of time of our own.
  */
-export function nextReading(fit: LineFit, now: number, level: number): NextReading | undefined {
+export function nextReading(
+  fit: LineFit,
+  now: number,
+  level: number,
+  segment: number,
+): NextReading | undefined {
   const reached = whenReached(fit, level);
   if (!reached || reached.stated <= now) return undefined;
   const widthNow = reached.hi - reached.lo;
   const left = reached.stated - now;
   const tried = Array.from({ length: TRIED }, (_, step) => now + (LATEST_SHARE * left * (step + 1)) / TRIED);
-  const found = tried.map((at) => ({ at, widthThen: widthWith(fit, at, level) }));
+  const found = tried.map((at) => ({ at, widthThen: widthWith(fit, at, level, segment) }));
   const worth = ({ at, widthThen }: (typeof found)[number]): number =>
     (Math.min(widthNow, left) - Math.min(widthThen, left)) * (reached.stated - at);
   const best = found.reduce((most, each) => (worth(each) > worth(most) ? each : most));
@@ -38,15 +44,18 @@ export function nextReading(fit: LineFit, now: number, level: number): NextReadi
 }
 
 /** How wide the answer is once a reading on the line at x is added. */
-function widthWith(fit: LineFit, x: number, level: number): number {
-  const { weight, meanX, meanY, slope, sumXX } = fit;
-  const joined = weight + 1;
+function widthWith(fit: LineFit, x: number, level: number, segment: number): number {
+  const { weight = 0, meanX = x } = fit.segments.get(segment) ?? {};
+  const counts = fit.offsets.get(segment) === 0;
+  const shift = (x - fit.meanX) / (fit.weight + 1);
   const withOne: LineFit = {
     ...fit,
-    weight: joined,
-    meanX: meanX + (x - meanX) / joined,
-    meanY: meanY + (slope * (x - meanX)) / joined,
-    sumXX: sumXX + ((x - meanX) ** 2 * weight) / joined,
+    ...(counts && {
+      weight: fit.weight + 1,
+      meanX: fit.meanX + shift,
+      meanY: fit.meanY + fit.slope * shift,
+    }),
+    sumXX: fit.sumXX + ((x - meanX) ** 2 * weight) / (weight + 1),
     degreesOfFreedom: fit.degreesOfFreedom + 1,
   };
   const then = whenReached(withOne, level);

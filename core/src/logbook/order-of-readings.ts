@@ -4,6 +4,7 @@ import {
   STARTS_THAT_AGREE,
   STARTS_WANTED,
 } from '../reference/measuring.js';
+import { runningReadings } from './base-load.js';
 import { cyclesOf, CYCLES_WANTED } from './cycles.js';
 import { countingReadings, type LogReading, type LogTest, type TestKind } from './log-test.js';
 
@@ -69,7 +70,8 @@ const RUNNING_FROM_S = {
 export function orderOfReadings(test: LogTest): readonly OrderedStep[] {
   const readings = countingReadings(test);
   const steps = ORDER[test.kind].map((step) => stepOf(step, test, readings));
-  const next = steps.find(({ state }) => state !== 'done')?.step;
+  // Of a test that is over nothing is to be read next.
+  const next = test.endedAtS === undefined ? steps.find(({ state }) => state !== 'done')?.step : undefined;
   return steps.map((each) =>
     each.step === next && each.state === 'open' ? { ...each, state: 'next' } : each,
   );
@@ -78,7 +80,7 @@ export function orderOfReadings(test: LogTest): readonly OrderedStep[] {
 function stepOf(step: ReadingStep, test: LogTest, readings: readonly LogReading[]): OrderedStep {
   const own = readingsOfStep(step, test, readings);
   const wanted = wantedOf(step, test.kind);
-  const count = step === 'cycles' ? (cyclesOf(readings)?.cycles.length ?? 0) : own.length;
+  const count = step === 'cycles' ? (cyclesOf(runningReadings(readings))?.cycles.length ?? 0) : own.length;
   const because = faultOf(step, readings);
   return {
     step,

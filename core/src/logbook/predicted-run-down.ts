@@ -38,8 +38,8 @@ export function predictionOf(rig: Rig, test: LogTest, read: RunDownRead): Predic
   const { charge, watts, reservePercent } = read;
   const [first] = charge?.shown ?? [];
   const statedW = statedWatts(rig, test, read);
-  const predictedDc = statedW === undefined ? undefined : batteryWatts(rig, test, statedW);
-  if (!charge || !first || statedW === undefined || predictedDc === undefined) return undefined;
+  const predictedDc = statedW && batteryWatts(rig, test, statedW);
+  if (!charge || !first || !statedW || !predictedDc) return undefined;
   const store = batteryStoreOf(rig);
   const usableWh = ((first.y - reservePercent) / PERCENT) * store.fullWh;
   const end = (dcW: number): number => charge.fromS + (usableWh / store.drawnWh(dcW)) * SECONDS_PER_HOUR;
@@ -47,11 +47,7 @@ export function predictionOf(rig: Rig, test: LogTest, read: RunDownRead): Predic
   const measuredDc = read.efficiency?.dcWatts ?? withLoad;
   return {
     reserveAtS: end(predictedDc),
-    load: watts && {
-      predicted: statedW,
-      measured: watts.value,
-      effectS: end(withLoad) - end(predictedDc),
-    },
+    load: loadCompared(read, statedW, end(withLoad) - end(predictedDc)),
     efficiency: efficiencyCompared(read, withLoad, end(measuredDc) - end(withLoad)),
     battery: {
       predicted: predictedDc,
@@ -60,6 +56,9 @@ export function predictionOf(rig: Rig, test: LogTest, read: RunDownRead): Predic
     },
   };
 }
+
+const loadCompared = ({ watts }: RunDownRead, predicted: number, effectS: number): Compared | undefined =>
+  watts && { predicted, measured: watts.value, effectS };
 
 function efficiencyCompared(
   { watts, efficiency }: RunDownRead,

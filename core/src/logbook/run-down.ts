@@ -46,7 +46,7 @@ export function runDownOf(rig: Rig, test: LogTest, nowS: number): RunDown {
     byEnergyS,
     disagree: reached !== undefined && byEnergyS !== undefined && areApart(reached, byEnergyS),
     wanted: reached && wantedOf(test, reached),
-    next: byCharge && test.endedAtS === undefined ? nextOf(byCharge, nowS, read.reservePercent) : undefined,
+    next: byCharge && test.endedAtS === undefined ? nextOf(byCharge, nowS, read) : undefined,
     predicted: predictionOf(rig, test, read),
   };
 }
@@ -61,8 +61,13 @@ function wantedOf(test: LogTest, { lo, stated, hi }: Interval): RunDown['wanted'
   return { atS, lasting, marginS: edge - atS };
 }
 
-function nextOf({ fit, fromS }: RunOut, nowS: number, level: number): RunDown['next'] {
-  const next = nextReading(fit, (nowS - fromS) / SECONDS_PER_HOUR, level);
+function nextOf(
+  { fit, fromS }: RunOut,
+  nowS: number,
+  { charge, reservePercent }: RunDownRead,
+): RunDown['next'] {
+  const segment = charge?.shown.at(-1)?.segment ?? 0;
+  const next = nextReading(fit, (nowS - fromS) / SECONDS_PER_HOUR, reservePercent, segment);
   return (
     next && {
       atS: fromS + next.at * SECONDS_PER_HOUR,

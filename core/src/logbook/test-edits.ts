@@ -15,7 +15,7 @@ export interface TestBegin {
 
 /** A test without any reading. */
 export function newTest(begin: TestBegin): LogTest {
-  return { ...begin, conditions: {}, readings: [], uses: [] };
+  return withoutUndefined({ ...begin, conditions: {}, readings: [], uses: [] });
 }
 
 /** A test with one more reading, in the order of time. */

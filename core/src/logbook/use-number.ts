@@ -70,18 +70,10 @@ export function changeOf(rig: Rig, given: GivenNumber): NumberChange {
       return { ...runningBefore(rig, given), after: measured(given.quantity), unit: 'W' };
     case 'start':
       return { ...startBefore(rig, given), after: measured(given.quantity), unit: 'VA' };
-    case 'cycling': {
-      const before = loadIn(rig, given.load)?.cycling;
-      return { before: before && plain(share(before)), after: plain(share(given)), unit: '%' };
-    }
-    case 'minutes': {
-      const before = loadIn(rig, given.load)?.runsMinutes;
-      return {
-        before: before === undefined ? undefined : plain(before),
-        after: plain(given.minutes),
-        unit: 'minutes',
-      };
-    }
+    case 'cycling':
+      return { before: cyclingBefore(rig, given.load), after: plain(share(given)), unit: '%' };
+    case 'minutes':
+      return { before: minutesBefore(rig, given.load), after: plain(given.minutes), unit: 'minutes' };
     case 'efficiency':
       return efficiencyChange(rig, given);
     case 'idle': {
@@ -97,6 +89,16 @@ export function changeOf(rig: Rig, given: GivenNumber): NumberChange {
 
 /** A number that says nothing of how it is known. */
 const plain = (value: number) => ({ value, basis: undefined, half: undefined });
+
+function cyclingBefore(rig: Rig, load: string): NumberChange['before'] {
+  const before = loadIn(rig, load)?.cycling;
+  return before && plain(share(before));
+}
+
+function minutesBefore(rig: Rig, load: string): NumberChange['before'] {
+  const before = loadIn(rig, load)?.runsMinutes;
+  return before === undefined ? undefined : plain(before);
+}
 
 function startBefore(
   rig: Rig,

@@ -9,25 +9,13 @@ import type { DishTest } from '../logbook/dish-test.js';
 import type { MeasuredEfficiency } from '../logbook/inverter-efficiency.js';
 import type { LogTest } from '../logbook/log-test.js';
 import type { TestAnswer } from '../logbook/analyse-test.js';
-import type { Lasting, RunDown } from '../logbook/run-down.js';
+import type { RunDown } from '../logbook/run-down.js';
 import type { StartJudged } from '../electrical/start-test.js';
 import type { Rig } from '../rig/schema.js';
 import { energyWords } from './day-words.js';
 import { sourceTestWords } from './source-test-words.js';
+import { only, type TestWords } from './test-headline.js';
 import { replayWords } from './trip-replay-words.js';
-
-/** What a test says, from the largest line down. */
-export interface TestWords {
-  readonly headline: string;
-  /** What stands beside it, smaller: the interval. */
-  readonly interval: string;
-  /** Whether what was wanted lasts. */
-  readonly wanted: { readonly lasting: Lasting; readonly words: string } | undefined;
-  /** When another reading helps. */
-  readonly next: string;
-  /** All else, a sentence each. */
-  readonly lines: readonly string[];
-}
 
 /** A moment as people say it, in the time of the place. */
 export type SayMoment = (seconds: number) => string;
@@ -64,11 +52,6 @@ export function testWords(
     case 'trip':
       return replayWords(style, rig, answer.found);
   }
-}
-
-/** A headline that stands alone. */
-export function only(headline: string): TestWords {
-  return { headline, interval: '', wanted: undefined, next: '', lines: [] };
 }
 
 function runDownWords(style: NumberStyle, test: LogTest, found: RunDown, moment: SayMoment): TestWords {

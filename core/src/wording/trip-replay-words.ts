@@ -5,7 +5,7 @@ import { loadOf } from '../rig/lookup.js';
 import { theLoad } from '../rig/names-in-sentences.js';
 import type { Rig } from '../rig/schema.js';
 import { causeWords } from './trip-words.js';
-import type { TestWords } from './test-words.js';
+import type { TestWords } from './test-headline.js';
 
 /** What a trip says of the numbers of the rig. */
 export function replayWords(style: NumberStyle, rig: Rig, replayed: readonly TripReplayed[]): TestWords {
