@@ -7,12 +7,14 @@ import {
   readMeterLog,
   TEST_KINDS,
   TRACE_COLUMNS,
+  traceOfFeed,
   type ColumnUse,
   type LogLayout,
   type LogTest,
   type TestKind,
   type TimeStyle,
 } from '@heliarch/core/logging';
+import { readKeptFeed } from '@heliarch/core/metering';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { FileDrop } from '../components/library/file-drop';
 import { Select } from '../components/select/select';
@@ -123,6 +125,11 @@ export class LogImport {
       if (book.tests.length > 0) this.read.emit(book.tests);
       return;
     }
+    const feed = readKeptFeed(text);
+    if (feed) {
+      this.takeFeed(file.name, feed);
+      return;
+    }
     const table = parse<string[]>(text, { skipEmptyLines: 'greedy' }).data;
     if (table.length < 2) {
       this.problem.set(`${file.name} has no lines under a header: it is no log.`);
@@ -130,6 +137,23 @@ export class LogImport {
     }
     this.file.set({ name: file.name, table });
     this.layout.set(proposeLayout(table));
+  }
+
+  /** A feed of instruments that was kept: its columns are known, and so is whether a program made it up. */
+  private takeFeed(
+    name: string,
+    { header, samples, unread }: NonNullable<ReturnType<typeof readKeptFeed>>,
+  ): void {
+    const trace = traceOfFeed(samples);
+    const [begunAtS] = trace.atS;
+    if (begunAtS === undefined) {
+      this.problem.set(`${name} is a feed of instruments without a reading.`);
+      return;
+    }
+    const note = unread > 0 ? `read in; ${unread} of its lines could not be read` : 'read in';
+    const test = newTest({ id: crypto.randomUUID(), kind: this.kind(), question: name, begunAtS });
+    const endedAtS = trace.atS.at(-1) ?? begunAtS;
+    this.read.emit([{ ...test, trace, endedAtS, endedBecause: note, simulated: header.simulated }]);
   }
 
   protected use(index: number, use: ColumnUse): void {

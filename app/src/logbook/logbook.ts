@@ -26,6 +26,7 @@ import { LogImport } from './log-import';
 import { LogState, secondsNow } from './log-state';
 import { NewTest } from './new-test';
 import { OrderList } from './order-list';
+import { OtherWeather } from './other-weather';
 import { PredictedTable } from './predicted-table';
 import { ReadingEntry } from './reading-entry';
 import { ReadingsList } from './readings-list';
@@ -56,6 +57,7 @@ const VIEWS = [
     NewTest,
     NzButtonComponent,
     OrderList,
+    OtherWeather,
     PredictedTable,
     ReadingEntry,
     ReadingsList,
@@ -75,6 +77,12 @@ export class Logbook {
   protected readonly runDown = computed(() => {
     const answer = this.state.found()?.answer;
     return answer?.kind === 'run-down' ? answer.found : undefined;
+  });
+  protected readonly cycling = computed(() => {
+    const answer = this.state.found()?.answer;
+    return answer?.kind === 'cycling' && answer.found && answer.found.cycles.length > 0
+      ? answer.found
+      : undefined;
   });
   protected readonly expected = computed((): ReadingRole | undefined => {
     const next = this.state.found()?.order.find(({ state }) => state === 'next')?.step;
@@ -119,8 +127,9 @@ export class Logbook {
     this.state.edit((test) => withReading(test, reading), 'a reading added');
   }
 
-  protected end(because: string): void {
-    this.state.edit((test) => withEnd(test, secondsNow(), because), 'the test ended');
+  /** @param wasRunEmpty Whether battery or inverter cut off by themselves. */
+  protected end(because: string, wasRunEmpty: LogTest['wasRunEmpty'] = 'no'): void {
+    this.state.edit((test) => withEnd(test, secondsNow(), because, wasRunEmpty), 'the test ended');
   }
 
   protected goOn(): void {

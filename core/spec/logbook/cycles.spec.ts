@@ -1,6 +1,8 @@
 import { randomNumbers } from '../../src/day/random-numbers.js';
 import { cyclesOf } from '../../src/logbook/cycles.js';
+import { roomCycle } from '../../src/heat/room.js';
 import type { LogReading } from '../../src/logbook/log-test.js';
+import { dutyInOtherWeather } from '../../src/logbook/other-weather.js';
 import { powerLevels } from '../../src/logbook/power-levels.js';
 
 /** A load that cycles, logged every so many seconds by a meter with noise that now and then sees a start. */
@@ -74,5 +76,31 @@ describe('cycles in a trace', () => {
     const ramp = Array.from({ length: 300 }, (_, index) => 300 + index);
     expect(powerLevels(ramp).length).withContext('an even ramp keeps to no level').toBe(1);
     expect(powerLevels([])).toEqual([]);
+  });
+
+  it('are foretold for other weather: a simulated room with any usual gains stays within what is said', () => {
+    const [unit, humidityPercent, bandK] = [{ capacityW: 3900, inputW: 1400 }, 40, 1];
+    for (const gainsK of [0, 2, 5, 12])
+      for (const outdoorC of [30, 34, 38, 41]) {
+        const room = { lossWPerK: 150, capacityJPerK: 250_000, gainsW: 150 * gainsK };
+        const at = (outsideC: number) =>
+          roomCycle(room, unit, { outsideC, insideC: 24, humidityPercent }, bandK);
+        const said = dutyInOtherWeather(
+          at(32).duty,
+          { outdoorC: 32, setPointC: 24 },
+          { outdoorC, setPointC: 24 },
+        )!;
+        const { duty } = at(outdoorC);
+        const context = `${gainsK} K of gains, ${outdoorC} °C`;
+        expect(said.lo)
+          .withContext(context)
+          .toBeLessThanOrEqual(duty + 0.02);
+        expect(said.hi)
+          .withContext(context)
+          .toBeGreaterThanOrEqual(duty - 0.02);
+      }
+    expect(
+      dutyInOtherWeather(0.4, { outdoorC: 20, setPointC: 24 }, { outdoorC: 30, setPointC: 24 }),
+    ).toBeUndefined();
   });
 });

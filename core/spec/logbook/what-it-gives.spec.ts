@@ -1,7 +1,8 @@
 import { analyseTest } from '../../src/logbook/analyse-test.js';
 import { combineTests } from '../../src/logbook/combine-tests.js';
 import { readLogTest, type LogTest } from '../../src/logbook/log-test.js';
-import { newTest, withReading } from '../../src/logbook/test-edits.js';
+import { newTest, withEnd, withReading } from '../../src/logbook/test-edits.js';
+import type { RunDown } from '../../src/logbook/run-down.js';
 import { replayTrip } from '../../src/logbook/trip-replay.js';
 import { withGiven } from '../../src/logbook/use-number.js';
 import { verdictChanges } from '../../src/logbook/verdict-changes.js';
@@ -91,6 +92,29 @@ describe('what a test gives to the rig', () => {
         full: jasmine.objectContaining({ value: 0.896 }),
       }),
     );
+  });
+
+  it('is what the battery holds where it was run until it cut off, and the error of its display', () => {
+    // 400 Ah at 25.6 V are 10,240 Wh: from 100 % to nothing in ten hours, while the display ends at 8 %.
+    const hours = [0, 2, 4, 6, 8, 9.5];
+    const readings = hours.map((hour) => ({
+      atS: hour * HOUR_S,
+      watts: 900,
+      volts: 25.6,
+      amps: 38,
+      percent: Math.round(100 - 9.2 * hour),
+      wattHours: 900 * hour,
+    }));
+    const running = testOf({ load: 'extractor' }, readings);
+    const test = withEnd(running, 10 * HOUR_S, 'it cut off', 'yes');
+    const found = analyseTest(tern, test, 0, 'the test');
+    const { held } = (found.answer as { found: RunDown }).found;
+    expect(held!.fullWh).toBeCloseTo(10 * 38 * 25.6, 0);
+    expect(held!.leftShownPercent).toBeCloseTo(8, 0);
+    const capacity = found.offered.find(({ given }) => given.kind === 'capacity')!;
+    expect(capacity.change.after.value).toBe(380);
+    expect(withGiven(tern, capacity.given).batteries[0]!.ampHours.value).toBe(380);
+    expect(givenBy(running).some(({ given }) => given.kind === 'capacity')).toBeFalse();
   });
 
   it('changes verdicts that are those of the rig with the number in it, and leaves a rig that is one', () => {

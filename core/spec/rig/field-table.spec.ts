@@ -31,7 +31,8 @@ describe('the field table as a form reads it', () => {
     const quantityParts = /\.(value|basis|minus|plus|commonCause|source|note)$/;
     for (const name of DEMO_NAMES) {
       const unknown = placesIn(demoRig(name), '').filter(
-        (path) => !known.has(path) && !quantityParts.test(path),
+        // A test is read by the logbook, and has no form among those of the rig.
+        (path) => !known.has(path) && !quantityParts.test(path) && !path.startsWith('logbook[]'),
       );
       expect(unknown).withContext(name).toEqual([]);
     }

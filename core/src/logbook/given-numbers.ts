@@ -15,6 +15,7 @@ import {
 import { countingReadings, type LogReading, type LogTest } from './log-test.js';
 import { runningPartOf } from './measured-part.js';
 import { asMeasured, meanOfReadings, type MeanOfReadings } from './readings-mean.js';
+import { runDownOf } from './run-down.js';
 import { startOfTest } from './start-of-test.js';
 import { nominalVolts } from './tested-inlet.js';
 import { inverterOf } from './tested-inverter.js';
@@ -47,6 +48,7 @@ export type GivenNumber = {
       /** Where two loads were measured; else that of the rig stands. */
       readonly full: Quantity | undefined;
     }
+  | { readonly kind: 'capacity'; readonly battery: string; readonly quantity: Quantity }
   | { readonly kind: 'idle'; readonly converter: string; readonly quantity: Quantity }
   | { readonly kind: 'source'; readonly supply: string; readonly emptyV: number; readonly ohms: number }
   | { readonly kind: 'minutes'; readonly load: string; readonly minutes: number }
@@ -64,7 +66,11 @@ export function givenNumbers(rig: Rig, test: LogTest, source: string): readonly 
   const readings = countingReadings(test);
   switch (test.kind) {
     case 'run-down':
-      return [...runningOf(rig, test, readings, source), ...efficiencyOf(rig, test, readings, source)];
+      return [
+        ...runningOf(rig, test, readings, source),
+        ...efficiencyOf(rig, test, readings, source),
+        ...capacityOf(rig, test, source),
+      ];
     case 'efficiency':
       return efficiencyOf(rig, test, readings, source);
     case 'cycling':
@@ -242,6 +248,17 @@ function sourceOf(rig: Rig, test: LogTest, readings: readonly LogReading[]): rea
 }
 
 const OHM_DECIMALS = 3;
+
+/** What the battery holds, of a rig with one battery, where nothing of the count is missing. */
+function capacityOf(rig: Rig, test: LogTest, source: string): readonly GivenNumber[] {
+  if (test.wasRunEmpty !== 'yes') return [];
+  const [battery, ...others] = rig.batteries;
+  const { held } = runDownOf(rig, test, test.endedAtS ?? 0);
+  const volts = rig.buses.find(({ id }) => id === battery?.bus)?.volts;
+  if (!battery || others.length > 0 || !held || held.isAtLeast || !volts) return [];
+  const quantity: Quantity = { value: Math.round(held.fullWh / volts), basis: 'measured', source };
+  return [{ kind: 'capacity', battery: battery.id, quantity, provisional: undefined }];
+}
 
 function minutesOf(rig: Rig, test: LogTest, readings: readonly LogReading[]): readonly GivenNumber[] {
   const load = loadOfTest(rig, test);

@@ -67,6 +67,8 @@ const testSchema = object({
   begunAtS: moment(),
   endedAtS: number().optional(),
   endedBecause: string().optional(),
+  /** Run down until the battery or the inverter cut off. */
+  wasRunEmpty: yesOrNo().optional(),
   load: string().optional(),
   part: string().optional(),
   state: string().optional(),

@@ -1,11 +1,12 @@
 import type { Interval } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import { endByEnergy } from './end-by-energy.js';
+import { heldEnergy, type HeldEnergy } from './held-energy.js';
 import type { LogTest } from './log-test.js';
 import { nextReading } from './next-reading.js';
 import { predictionOf, type Prediction } from './predicted-run-down.js';
 import { readRunDown, type RunDownRead } from './run-down-read.js';
-import { runOutOf, type RunOut } from './run-out.js';
+import { chargeByLine, runOutOf, type RunOut } from './run-out.js';
 
 const SECONDS_PER_HOUR = 3600;
 
@@ -24,6 +25,8 @@ export interface RunDown extends RunDownRead {
   readonly next:
     { readonly atS: number; readonly widthNowS: number; readonly widthThenS: number } | undefined;
   readonly predicted: Prediction | undefined;
+  /** Where it was run until it cut off. */
+  readonly held: HeldEnergy | undefined;
 }
 
 /**
@@ -48,6 +51,7 @@ export function runDownOf(rig: Rig, test: LogTest, nowS: number): RunDown {
     wanted: reached && wantedOf(test, reached),
     next: byCharge && test.endedAtS === undefined ? nextOf(byCharge, nowS, read) : undefined,
     predicted: predictionOf(rig, test, read),
+    held: byCharge && heldEnergy(rig, test, read, chargeByLine(byCharge, test.endedAtS ?? nowS).stated),
   };
 }
 

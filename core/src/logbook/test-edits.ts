@@ -41,12 +41,22 @@ export function withConditions(test: LogTest, change: Partial<TestConditions>): 
 }
 
 /** A test that is over, with what ended it. */
-export function withEnd(test: LogTest, endedAtS: number, endedBecause: string): LogTest {
-  return { ...test, endedAtS, endedBecause };
+export function withEnd(
+  test: LogTest,
+  endedAtS: number,
+  endedBecause: string,
+  wasRunEmpty: LogTest['wasRunEmpty'] = 'no',
+): LogTest {
+  return { ...test, endedAtS, endedBecause, wasRunEmpty };
 }
 
 /** A test that goes on after all. */
-export function withoutEnd({ endedAtS: _at, endedBecause: _because, ...test }: LogTest): LogTest {
+export function withoutEnd({
+  endedAtS: _at,
+  endedBecause: _because,
+  wasRunEmpty: _was,
+  ...test
+}: LogTest): LogTest {
   return test;
 }
 

@@ -27,6 +27,13 @@ export function withGiven(rig: Rig, given: GivenNumber): Rig {
         efficiencyPeak: given.peak,
         ...(given.full && { efficiencyFull: given.full }),
       }));
+    case 'capacity':
+      return {
+        ...rig,
+        batteries: rig.batteries.map((battery) =>
+          battery.id === given.battery ? { ...battery, ampHours: given.quantity } : battery,
+        ),
+      };
     case 'idle':
       return withConverterChanged(rig, given.converter, (converter) => ({
         ...converter,
@@ -49,6 +56,8 @@ export function targetOf(given: GivenNumber): string {
     case 'efficiency':
     case 'idle':
       return `converters/${given.converter}/${given.kind}`;
+    case 'capacity':
+      return `batteries/${given.battery}/capacity`;
     case 'source':
       return `supplies/${given.supply}/source`;
   }
@@ -58,7 +67,7 @@ export function targetOf(given: GivenNumber): string {
 export interface NumberChange {
   readonly before: { readonly value: number; readonly basis: Basis | undefined } | undefined;
   readonly after: { readonly value: number; readonly half: number | undefined };
-  readonly unit: 'W' | 'VA' | '%' | 'ohm' | 'minutes';
+  readonly unit: 'W' | 'VA' | 'Ah' | '%' | 'ohm' | 'minutes';
 }
 
 const PERCENT = 100;
@@ -79,6 +88,10 @@ export function changeOf(rig: Rig, given: GivenNumber): NumberChange {
     case 'idle': {
       const before = rig.converters.find(({ id }) => id === given.converter)?.idleW;
       return { before: known(before), after: measured(given.quantity), unit: 'W' };
+    }
+    case 'capacity': {
+      const before = rig.batteries.find(({ id }) => id === given.battery)?.ampHours;
+      return { before: known(before), after: measured(given.quantity), unit: 'Ah' };
     }
     case 'source': {
       const before = rig.supplies.find(({ id }) => id === given.supply)?.sourceOhms;

@@ -39,3 +39,9 @@ export const POWER_GAIN_PER_K = 0.0175;
 
 /** Band of a usual thermostat, K. Common practice. */
 export const THERMOSTAT_BAND_K = 1;
+
+/**
+ * Sun and what is inside as kelvin of difference between outside and inside: none, 500 W on a usual trailer, 1,500 W on a van.
+ * Common practice, no published source; low.
+ */
+export const GAINS_AS_KELVIN: UsualRange = { low: 0, usual: 3, high: 12 };

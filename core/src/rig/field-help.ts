@@ -839,6 +839,8 @@ const SCENES: Entries = {
   'scenes[].charge': ['How full the battery is.', 'Its display.', 'When the clock runs out.'],
   'scenes[].charge.percent': ['Charge in percent.', 'Its display.', 'When the clock runs out.'],
   'scenes[].charge.readAt': ['When it was read.', 'Taken from the clock.', 'How old the reading is.'],
+  logbook: ['Tests, as they came with the file.', 'Logbook.', 'Which numbers were measured, and how.'],
+  'logbook[].id': ['How the file names it.', 'Made when it is begun.', 'Nothing else.'],
 };
 
 /** Help by the place of the field, for every field of the field table. */

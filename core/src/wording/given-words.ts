@@ -15,7 +15,14 @@ export interface GivenWords {
   readonly provisional: string;
 }
 
-const DECIMALS: Readonly<Record<NumberChange['unit'], number>> = { W: 0, VA: 0, '%': 1, ohm: 3, minutes: 0 };
+const DECIMALS: Readonly<Record<NumberChange['unit'], number>> = {
+  W: 0,
+  VA: 0,
+  Ah: 0,
+  '%': 1,
+  ohm: 3,
+  minutes: 0,
+};
 
 const PROVISIONAL: Readonly<Record<NonNullable<GivenNumber['provisional']>, string>> = {
   'base-after': 'Provisional until the base after is read.',
@@ -54,6 +61,8 @@ function whatOf(rig: Rig, given: GivenNumber): string {
       return `${nameOf(rig.loads, given.load)}, minutes it usually runs`;
     case 'efficiency':
       return `${nameOf(rig.converters, given.converter)}, best efficiency`;
+    case 'capacity':
+      return `${nameOf(rig.batteries, given.battery)}, amp-hours`;
     case 'idle':
       return `${nameOf(rig.converters, given.converter)}, idle draw`;
     case 'source':

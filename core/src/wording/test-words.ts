@@ -115,9 +115,20 @@ function runDownLines(style: NumberStyle, found: RunDown, moment: SayMoment): re
           `The inverter gives ${formatPercent(style, efficiency.efficiency.value)} of what it takes, at ${formatAmount(style, efficiency.watts, 'W')}.`,
         ]
       : []),
+    ...heldLines(style, found),
     ...(base?.hasMoved
       ? ['The base load before and after differs by more than 5 %: something else switched.']
       : []),
+  ];
+}
+
+function heldLines(style: NumberStyle, { held }: RunDown): readonly string[] {
+  if (!held) return [];
+  const atLeast = held.isAtLeast ? 'at least ' : '';
+  const shown = formatNumber(style, held.leftShownPercent, 0);
+  return [
+    `Run until it cut off, the battery gave ${atLeast}${energyWords(style, held.gaveWh)}: full it holds ${atLeast}${energyWords(style, held.fullWh)}.`,
+    `Then the display, joined, stood at ${shown} %: that is its error.`,
   ];
 }
 
