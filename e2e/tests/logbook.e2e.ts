@@ -153,4 +153,21 @@ test.describe('the logbook', () => {
     };
     expect(saved.logbook.map(({ id }) => id).sort()).toEqual(['extractor-until-evening', 'fridge-cycles']);
   });
+
+  test('puts several tests of one number together, says that it moves, and gives them to the rig', async ({
+    page,
+  }) => {
+    const log = new LogbookPage(page);
+    await log.open();
+    await page.getByRole('button', { name: /^Rig:/ }).click();
+    await page.getByRole('menuitem', { name: 'Add the demo rig Lathe House' }).click();
+    await expect(page.getByRole('button', { name: /Table saw, start, June/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Compare' }).click();
+    const saw = page.getByRole('dialog').getByRole('region', { name: 'Table saw, start' });
+    await expect(saw).toContainText('It moves: up');
+    await saw.getByRole('button', { name: 'Use them together' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
+    await expect(page.getByText('used in the rig')).toBeVisible();
+  });
 });

@@ -3,7 +3,7 @@ import { randomNumbers } from './random.ts';
 import { TogetherPage } from './together-page.ts';
 
 /** The short form is part of npm test; STEPS=500 SEED=7 walks on. */
-const STEPS = Number(process.env['STEPS'] ?? 20);
+const STEPS = Number(process.env['STEPS'] ?? 14);
 const SEED = Number(process.env['SEED'] ?? 20_261_128);
 const ROOMS = ['Rig', 'Loads', 'Together', 'Day', 'Now', 'Logbook', 'Card'];
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatNumber } from '@heliarch/core';
-import { combineTests, givenWords, type Offered, type LogTest } from '@heliarch/core/logging';
+import { combineTests, givenWords, type Combined, type LogTest, type Offered } from '@heliarch/core/logging';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { combineLatest, filter, map, of, switchMap } from 'rxjs';
 import { UnitChoice } from '../components/unit-choice';
 import { LogState } from './log-state';
@@ -16,6 +17,7 @@ interface ByTest {
 @Component({
   selector: 'heli-compare-tests',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzButtonComponent],
   template: `
     @for (number of numbers(); track number.target) {
       <section [attr.aria-label]="number.what">
@@ -91,7 +93,7 @@ interface ByTest {
   `,
 })
 export class CompareTests {
-  private readonly state = inject(LogState);
+  protected readonly state = inject(LogState);
   private readonly units = inject(UnitChoice);
 
   private readonly analysed = toSignal(
@@ -148,6 +150,8 @@ export class CompareTests {
         value: number(change.after.value),
         isApart: combined?.apart.includes(test.id) ?? false,
       })),
+      testId: sorted.at(-1)?.test.id,
+      offered: combined && offeredTogether(sorted, combined),
       together: combined ? `${number(combined.value)} ± ${number(combined.half)}` : '',
       drift:
         combined && drift
@@ -157,4 +161,22 @@ export class CompareTests {
           : '. Three tests tell whether it moves.',
     };
   }
+}
+
+/** The number of the newest test with the value of all of them; undefined where it has no doubt of its own, or is a share. */
+function offeredTogether(sorted: readonly ByTest[], { value, half }: Combined): Offered | undefined {
+  const newest = sorted.at(-1)?.offered;
+  if (!newest || !('quantity' in newest.given)) return undefined;
+  const quantity = {
+    ...newest.given.quantity,
+    value: Math.round(value),
+    minus: Math.round(half),
+    plus: Math.round(half),
+    source: `Logbook, ${sorted.length} tests together`,
+  };
+  return {
+    ...newest,
+    given: { ...newest.given, quantity },
+    change: { ...newest.change, after: { value: quantity.value, half: quantity.plus } },
+  };
 }

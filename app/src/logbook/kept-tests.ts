@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { testsFromSwitch, type LogTest } from '@heliarch/core/logging';
 import { catchError, map, of, switchMap } from 'rxjs';
@@ -64,6 +64,7 @@ export class KeptTests {
 
   constructor() {
     this.repository.tidy().catch(() => undefined);
+    effect(() => this.keepWhatLiesAtHand(this.rigId()));
   }
 
   /** @param label What was done, where it may be taken back. */
@@ -81,6 +82,12 @@ export class KeptTests {
     this.change(before.change.id, before.change.test as LogTest | undefined);
   }
 
+  /** What a page that was closed too soon left at hand goes into the storage, before anything else lies there. */
+  private keepWhatLiesAtHand(rigId: string | undefined): void {
+    const left = rigId === undefined ? undefined : (takeFromHand(placeOf(rigId)) as Change | undefined);
+    if (left) untracked(() => this.keep(left));
+  }
+
   private change(id: string, test: LogTest | undefined, label?: string): void {
     const rigId = this.rigId();
     if (rigId === undefined) return;
@@ -88,23 +95,28 @@ export class KeptTests {
     const old = this.tests()?.find((each) => each.id === id);
     const change: Change = { rigId, id, serial: (known?.serial ?? 0) + 1, test };
     this.before.set(label === undefined ? undefined : { change: { ...change, test: old }, label });
+    this.keep(change);
+  }
+
+  private keep(change: Change): void {
+    const { rigId, id, serial } = change;
+    const test = change.test as LogTest | undefined;
     this.mine.update((all) => [...all.filter((each) => each.rigId !== rigId || each.id !== id), change]);
     const place = placeOf(rigId);
     if ((test?.trace?.atS.length ?? 0) < LARGEST_AT_HAND) putAtHand(place, change);
     // A browser that keeps nothing has said so; the test is there for as long as the page is open.
     this.queue
-      .run('keeping a test', () => this.repository.keep(rigId, id, test, change.serial))
+      .run('keeping a test', () => this.repository.keep(rigId, id, test, serial))
       .then(() => {
         const left = atHand(place) as Change | undefined;
-        if (left?.id === id && left.serial <= change.serial) takeFromHand(place);
+        if (left?.id === id && left.serial <= serial) takeFromHand(place);
       })
       .catch(() => undefined);
   }
 
-  /** Of each test, the newest change: of the storage, of this page, or of the page before that was closed too soon. */
+  /** Of each test, the newest change: of the storage, or of this page. */
   private newest(rigId: string, rows: readonly Change[]): readonly Change[] {
-    const left = atHand(placeOf(rigId)) as Change | undefined;
-    const all = [...rows, ...this.mine().filter((each) => each.rigId === rigId), ...(left ? [left] : [])];
+    const all = [...rows, ...this.mine().filter((each) => each.rigId === rigId)];
     const newest = new Map<string, Change>();
     for (const each of all) {
       const known = newest.get(each.id);

@@ -119,9 +119,13 @@ export class LogState {
     this.attempt.update((attempt) => attempt + 1);
   }
 
-  /** Takes a measured number over into the rig: one step, that can be undone like any other. */
-  use({ given, target, change }: Offered): void {
-    const test = this.test();
+  /**
+   * Takes a measured number over into the rig: one step, that can be undone like any other.
+   *
+   * @param testId Of the test that it is noted at; else the one that is looked at.
+   */
+  use({ given, target, change }: Offered, testId = this.test()?.id): void {
+    const test = this.tests().find(({ id }) => id === testId);
     if (!test) return;
     this.session.change((rig) => withGiven(rig, given), { label: `use what “${test.question}” measured` });
     this.kept.put(withUse(test, target, change.after.value, secondsNow()));
