@@ -26,6 +26,13 @@ export class TogetherPage {
     return this.page.getByRole('checkbox', { name, exact: true });
   }
 
+  /** All of the answer: the staircase is drawn right after the verdict, and cautions come a moment later. */
+  async wholeAnswer(): Promise<string> {
+    await expect(this.answer).toContainText('can start at any moment');
+    await expect(this.answer).toContainText(/\d cautions?/);
+    return this.answer.innerText();
+  }
+
   async tickOnly(...names: string[]): Promise<void> {
     const ticked = this.page.getByRole('checkbox', { checked: true });
     while ((await ticked.count()) > 0) await ticked.first().uncheck();

@@ -47,6 +47,11 @@ interface ByTest {
         <p>
           Together <strong class="figures">{{ number.together }}</strong>{{ number.drift }}
         </p>
+        @if (number.offered; as offered) {
+          <button type="button" nz-button (click)="state.use(offered, number.testId)">
+            Use them together
+          </button>
+        }
       </section>
     } @empty {
       <p class="caption">
@@ -138,7 +143,6 @@ export class CompareTests {
       })),
     );
     const number = (value: number): string => formatNumber(this.units.numbers, value, value < 100 ? 1 : 0);
-    const drift = combined?.driftPerMonth;
     return {
       target,
       what: words?.what ?? target,
@@ -153,14 +157,16 @@ export class CompareTests {
       testId: sorted.at(-1)?.test.id,
       offered: combined && offeredTogether(sorted, combined),
       together: combined ? `${number(combined.value)} ± ${number(combined.half)}` : '',
-      drift:
-        combined && drift
-          ? combined.drifts
-            ? `. It moves: ${drift.stated > 0 ? 'up' : 'down'} ${number(Math.abs(drift.stated))} a month, beyond chance.`
-            : '. No drift beyond chance.'
-          : '. Three tests tell whether it moves.',
+      drift: combined ? driftWords(combined, number) : '',
     };
   }
+}
+
+function driftWords({ driftPerMonth, drifts }: Combined, number: (value: number) => string): string {
+  if (!driftPerMonth) return '. Three tests tell whether it moves.';
+  if (!drifts) return '. No drift beyond chance.';
+  const { stated } = driftPerMonth;
+  return `. It moves: ${stated > 0 ? 'up' : 'down'} ${number(Math.abs(stated))} a month, beyond chance.`;
 }
 
 /** The number of the newest test with the value of all of them; undefined where it has no doubt of its own, or is a share. */
