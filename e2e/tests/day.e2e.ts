@@ -99,6 +99,8 @@ test.describe('a day', () => {
     await expect(together.load('Kettle')).not.toBeChecked();
     await expect(together.headline).toHaveText(/Holds/);
     await page.getByRole('link', { name: 'Day', exact: true }).click();
+    // The jobs stand below what the plan needs, which comes once it is judged.
+    await expect(day.aside.getByRole('heading', { name: 'Needs you' })).toBeVisible();
     await day.row('Sweep up').click();
     await page.getByRole('button', { name: 'Remove this job' }).click();
     await expect(day.row('Sweep up')).toHaveCount(0);
