@@ -23,6 +23,7 @@ export {
   withoutReading,
   withReading,
   withReadingChanged,
+  withReadingsOf,
   withUse,
 } from './logbook/test-edits.js';
 export { analyseTest, type Offered, type TestAnalysed, type TestAnswer } from './logbook/analyse-test.js';

@@ -11,7 +11,7 @@ import { RigSession } from '../storage/rig-session';
 import { StorageQueue } from '../storage/storage-queue';
 
 /** A change of a test that is on its way into the storage, or lay at hand when the page was closed. */
-type Change = Pick<StoredTest, 'rigId' | 'id' | 'serial' | 'test'>;
+type Change = Omit<StoredTest, 'missedAt'>;
 
 /** Tests with a log of more lines than this are too large to lie at hand. */
 const LARGEST_AT_HAND = 5000;
@@ -93,7 +93,14 @@ export class KeptTests {
     if (rigId === undefined) return;
     const known = this.newest(rigId, this.stored()?.rows ?? []).find((each) => each.id === id);
     const old = this.tests()?.find((each) => each.id === id);
-    const change: Change = { rigId, id, serial: (known?.serial ?? 0) + 1, test };
+    const savedAt = Date.now();
+    const change: Change = {
+      rigId,
+      id,
+      serial: (known?.serial ?? 0) + 1,
+      savedAt,
+      test: test && { ...test, changedAtMs: savedAt },
+    };
     this.before.set(label === undefined ? undefined : { change: { ...change, test: old }, label });
     this.keep(change);
   }
@@ -106,7 +113,7 @@ export class KeptTests {
     if ((test?.trace?.atS.length ?? 0) < LARGEST_AT_HAND) putAtHand(place, change);
     // A browser that keeps nothing has said so; the test is there for as long as the page is open.
     this.queue
-      .run('keeping a test', () => this.repository.keep(rigId, id, test, serial))
+      .run('keeping a test', () => this.repository.keep(change))
       .then(() => {
         const left = atHand(place) as Change | undefined;
         if (left?.id === id && left.serial <= serial) takeFromHand(place);

@@ -142,7 +142,10 @@ export class Logbook {
   }
 
   protected saveAs(kind: 'csv' | 'json', test: LogTest): void {
-    const text = kind === 'csv' ? unparse(readingsTable(test) as string[][]) : writeLogbookFile([test]);
+    const text =
+      kind === 'csv'
+        ? unparse(readingsTable(test) as string[][], { escapeFormulae: true, newline: '\r\n' })
+        : writeLogbookFile([test]);
     save(`${nameOf(test.question)}.${kind}`, text, kind === 'csv' ? 'text/csv' : 'application/json');
   }
 

@@ -27,6 +27,8 @@ export class NewTest {
   protected readonly kind = signal<TestKind>('run-down');
   protected readonly load = signal('');
   protected readonly supply = signal('');
+  protected readonly part = signal('');
+  protected readonly stateOfLoad = signal('');
   protected readonly question = new FormControl('', { nonNullable: true });
   protected readonly wanted = new FormControl('', { nonNullable: true });
   protected readonly disconnected = new FormControl('', { nonNullable: true });
@@ -40,6 +42,16 @@ export class NewTest {
   protected readonly loads = computed(() =>
     this.state.rig().loads.map(({ id, name }) => ({ id, label: name })),
   );
+  private readonly chosen = computed(() => this.state.rig().loads.find(({ id }) => id === this.load()));
+  /** Parts of a load that has several: what is measured is put down to one of them. */
+  protected readonly parts = computed(() => {
+    const parts = this.chosen()?.parts ?? [];
+    return parts.length > 1 ? parts.map(({ id, name }) => ({ id, label: name ?? id })) : [];
+  });
+  /** Levels and modes: at a low one it draws less than its full power. */
+  protected readonly states = computed(() =>
+    (this.chosen()?.states ?? []).map(({ id, name }) => ({ id, label: name })),
+  );
   protected readonly supplies = computed(() =>
     this.state.rig().supplies.map(({ id, name }) => ({ id, label: name })),
   );
@@ -47,6 +59,12 @@ export class NewTest {
   constructor() {
     inject(LibraryStyles).bring(FieldStyles);
     this.supply.set(this.state.rig().supplies[0]?.id ?? '');
+  }
+
+  protected chooseLoad(id: string): void {
+    this.load.set(id);
+    this.part.set(this.parts().at(-1)?.id ?? '');
+    this.stateOfLoad.set('');
   }
 
   protected begin(): void {
@@ -61,7 +79,11 @@ export class NewTest {
       kind: this.kind(),
       question: this.question.value.trim() || this.usualQuestion(),
       begunAtS: secondsNow(),
-      ...(needsLoad && { load: this.load() }),
+      ...(needsLoad && {
+        load: this.load(),
+        part: this.part() || undefined,
+        state: this.stateOfLoad() || undefined,
+      }),
       ...(needsSupply && { supply: this.supply() }),
       ...(Number.isFinite(wanted) && { wantedAtS: wanted }),
     });

@@ -66,13 +66,13 @@ export class ReadingEntry {
     return KINDS[kind].columns.map((column) => ({ column, ...columnWords(column, kind) }));
   });
   protected readonly roles = computed((): readonly Choice<ReadingRole | 'none'>[] => {
-    const { roles, name } = KINDS[this.test().kind];
+    const { kind } = this.test();
+    const { roles } = KINDS[kind];
     if (roles.length === 0) return [];
-    const isAllRoles = this.test().kind === 'arrival';
     return [
-      ...(isAllRoles
+      ...(kind === 'arrival'
         ? []
-        : [{ id: 'none' as const, label: name === 'Start with a clamp' ? 'Running' : 'With the load' }]),
+        : [{ id: 'none' as const, label: kind === 'start' ? 'Running' : 'With the load' }]),
       ...roles.map((id) => ({ id, label: ROLE_NAMES[id] })),
     ];
   });

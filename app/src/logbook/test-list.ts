@@ -39,9 +39,10 @@ export class TestList {
     return KINDS[kind].name;
   }
 
-  protected standing({ readings, trace, uses, endedBecause, ...test }: LogTest): string {
+  protected standing(test: LogTest): string {
+    const { readings, trace, uses, endedBecause } = test;
     const count = readings.length + (trace?.atS.length ?? 0);
-    if (!isOver({ readings, uses, ...test })) return `running, ${count} readings`;
+    if (!isOver(test)) return `running, ${count} readings`;
     if (uses.length > 0) return 'used in the rig';
     return endedBecause ?? 'ended, not used';
   }

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { liveQuery } from 'dexie';
-import { readLogTest, type LogTest } from '@heliarch/core/logging';
+import { readLogTest, withReadingsOf, type LogTest } from '@heliarch/core/logging';
 import { from, type Observable } from 'rxjs';
 import { LogDatabase, type StoredTest } from './rig-database';
 import { RigRepository } from './rig-repository';
@@ -18,21 +18,41 @@ export class LogRepository {
     return from(liveQuery(() => this.database.tests.where({ rigId }).toArray()));
   }
 
-  /** Keeps a test; undefined notes that it was taken out. An older change never takes the place of a newer one. */
-  async keep(rigId: string, id: string, test: LogTest | undefined, serial: number): Promise<void> {
+  /**
+   * Keeps a test; undefined notes that it was taken out. Where another tab came first, what both have read is kept: a reading is
+   * never lost to a second one.
+   */
+  async keep(change: Omit<StoredTest, 'missedAt'>): Promise<void> {
     await this.database.transaction('rw', this.database.tests, async () => {
-      const before = await this.database.tests.get([rigId, id]);
-      if (before && before.serial >= serial) return;
-      await this.database.tests.put({ rigId, id, serial, savedAt: Date.now(), test });
+      const before = await this.database.tests.get([change.rigId, change.id]);
+      const isFirst = !before || before.serial < change.serial;
+      await this.database.tests.put(isFirst ? change : merged(before, change));
     });
   }
 
-  /** Lets go of the tests of rigs that were deleted more than a day ago: until then they can be put back. */
-  async tidy(): Promise<void> {
+  /**
+   * Lets go of the tests of rigs that are gone. A rig that was deleted may be put back: its tests are only noted as missed at
+   * first, and go a day later.
+   */
+  async tidy(nowMs = Date.now()): Promise<void> {
     const kept = new Set((await this.rigs.rows()).map(({ id }) => id));
-    const before = Date.now() - MS_OF_A_DAY;
-    await this.database.tests.filter(({ rigId, savedAt }) => !kept.has(rigId) && savedAt < before).delete();
+    const isGone = ({ rigId }: StoredTest): boolean => !kept.has(rigId);
+    await this.database.transaction('rw', this.database.tests, async () => {
+      await this.database.tests
+        .filter((row) => isGone(row) && (row.missedAt ?? nowMs) < nowMs - MS_OF_A_DAY)
+        .delete();
+      await this.database.tests.toCollection().modify((row) => {
+        row.missedAt = isGone(row) ? (row.missedAt ?? nowMs) : undefined;
+      });
+    });
   }
+}
+
+/** Two changes of one test at once: the newer one with what the other one has read besides. */
+function merged(before: StoredTest, change: StoredTest): StoredTest {
+  const [ours, theirs] = [readLogTest(change.test), readLogTest(before.test)];
+  const serial = Math.max(before.serial, change.serial) + 1;
+  return { ...change, serial, test: ours && theirs ? withReadingsOf(ours, theirs) : (ours ?? before.test) };
 }
 
 /** What can be read of them, and how many cannot. */

@@ -71,6 +71,8 @@ export interface StoredTest {
   /** Milliseconds since 1970. */
   savedAt: number;
   test: unknown;
+  /** When its rig was first missed, milliseconds since 1970: it may still be put back. */
+  missedAt?: number | undefined;
 }
 
 /** The tests that this browser keeps, apart from the rigs: a reading is kept without a rig being written. */

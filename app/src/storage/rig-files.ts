@@ -51,13 +51,18 @@ export class RigFiles {
   }
 }
 
-/** Tests of a file with those that were changed here in their place, and those that were taken out left out. */
+/**
+ * Tests of a file with those that were changed here, or taken out, in their place: of each the newer, for a file may come from
+ * another machine that went on with it.
+ */
 export function joinedTests(
-  filed: readonly { readonly id: string }[] = [],
-  rows: readonly Pick<StoredTest, 'id' | 'test'>[],
+  filed: readonly { readonly id: string; readonly changedAtMs?: number }[] = [],
+  rows: readonly Pick<StoredTest, 'id' | 'test' | 'savedAt'>[],
 ): readonly unknown[] {
-  const changed = new Set(rows.map(({ id }) => id));
-  return [...filed.filter(({ id }) => !changed.has(id)), ...rows.flatMap(({ test }) => test ?? [])];
+  const savedAt = new Map(rows.map((row) => [row.id, row.savedAt]));
+  const newer = filed.filter(({ id, changedAtMs = 0 }) => !(changedAtMs <= (savedAt.get(id) ?? -1)));
+  const ids = new Set(newer.map(({ id }) => id));
+  return [...newer, ...rows.flatMap(({ id, test }) => (ids.has(id) ? [] : (test ?? [])))];
 }
 
 function unreadable(message: string, field: string): Validation<Rig> {

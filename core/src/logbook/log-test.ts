@@ -65,6 +65,8 @@ const testSchema = object({
   kind: string().oneOf(TEST_KINDS).required(),
   question: string().required(),
   begunAtS: moment(),
+  /** When it was changed last, milliseconds since 1970: of two versions of a test the newer one counts. */
+  changedAtMs: number().optional(),
   endedAtS: number().optional(),
   endedBecause: string().optional(),
   /** Run down until the battery or the inverter cut off. */

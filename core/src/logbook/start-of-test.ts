@@ -2,8 +2,13 @@ import { judgeStart, type StartJudged } from '../electrical/start-test.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import type { Rig } from '../rig/schema.js';
 import type { LogReading, LogTest, ReadingRole } from './log-test.js';
+import { nominalVolts } from './tested-inlet.js';
 
-/** The start that a test has seen on its clamp; undefined while the base before it or a start is missing. */
+/**
+ * The start that a test has seen on its clamp, at the volts of its load; one of no load at those of the rig.
+ *
+ * @returns Undefined while the base before it or a start is missing.
+ */
 export function startOfTest(
   rig: Rig,
   test: Pick<LogTest, 'load'>,
@@ -13,11 +18,11 @@ export function startOfTest(
   const amps = (role: ReadingRole): readonly number[] =>
     readings.flatMap((each) => (each.role === role ? (each.amps ?? []) : []));
   const [baseBeforeA] = amps('base-before');
-  if (!load || baseBeforeA === undefined) return undefined;
+  if (baseBeforeA === undefined) return undefined;
   return judgeStart({
     baseBeforeA,
     baseAfterA: amps('base-after').at(-1),
     startsA: amps('start'),
-    volts: systemOfLoad(rig, load).volts,
+    volts: load ? systemOfLoad(rig, load).volts : nominalVolts(rig, {}),
   });
 }

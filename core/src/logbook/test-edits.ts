@@ -24,6 +24,21 @@ export function withReading(test: LogTest, reading: LogReading): LogTest {
   return { ...test, readings };
 }
 
+/**
+ * A test with what another version of it has besides, where both were changed at once: each of the readings, and each number
+ * that was used. What both have is as in the first.
+ */
+export function withReadingsOf(test: LogTest, other: LogTest): LogTest {
+  const has = new Set(test.readings.map(({ id }) => id));
+  const used = new Set(test.uses.map(({ target }) => target));
+  const missing = other.readings.filter(({ id }) => !has.has(id));
+  return {
+    ...test,
+    readings: [...test.readings, ...missing].sort((a, b) => a.atS - b.atS),
+    uses: [...test.uses, ...other.uses.filter(({ target }) => !used.has(target))],
+  };
+}
+
 /** A test with a reading corrected; what is undefined is taken out of it. */
 export function withReadingChanged(test: LogTest, id: string, change: Partial<LogReading>): LogTest {
   const readings = test.readings.map((each) =>
