@@ -117,6 +117,9 @@ test.describe('what this browser keeps', () => {
     await together.load('Kettle').check();
     await expect(together.headline).toHaveText(/Tight/);
     await expect(page.getByText('Your work is in this page')).toBeVisible();
+    const downloading = page.waitForEvent('download');
+    await together.menu(/^Save .* to a file/);
+    expect(readFileSync(await (await downloading).path(), 'utf8')).toContain('"load": "kettle"');
   });
 
   test('a storage that stops answering leaves the work in the page and offers a file', async ({ page }) => {

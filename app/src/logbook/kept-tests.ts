@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { testsFromSwitch, type LogTest } from '@heliarch/core/logging';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap, timeout } from 'rxjs';
 import { atHand, putAtHand, takeFromHand } from '../storage/at-hand';
 import type { StoredTest } from '../storage/rig-database';
 import { joinedTests } from '../storage/rig-files';
@@ -15,6 +15,7 @@ type Change = Omit<StoredTest, 'missedAt'>;
 
 /** Tests with a log of more lines than this are too large to lie at hand. */
 const LARGEST_AT_HAND = 5000;
+const LONGEST_WAIT_MS = 2000;
 
 /** The tests of the open rig: those of its file, as they were changed in this browser, and what was kept at the switch. */
 @Injectable()
@@ -31,6 +32,8 @@ export class KeptTests {
         rigId === undefined
           ? of(undefined)
           : this.repository.changes$(rigId).pipe(
+              // A storage that does not answer is no reason not to read on: what it has is joined when it does.
+              timeout({ first: LONGEST_WAIT_MS, with: () => of<readonly StoredTest[]>([]) }),
               catchError(() => of<readonly StoredTest[]>([])),
               map((rows) => ({ rigId, rows })),
             ),

@@ -3,6 +3,8 @@ import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validatio
 import { BUILD_NAME } from '../components/build-info';
 import { LogDatabase, type StoredTest } from './rig-database';
 
+const LONGEST_WAIT_MS = 2000;
+
 /** Saves rigs as files, and reads them. */
 @Injectable({ providedIn: 'root' })
 export class RigFiles {
@@ -20,10 +22,10 @@ export class RigFiles {
 
   /** The tests of its file, as they were changed here; where the storage does not answer, as they came. */
   private async testsOf({ id, logbook }: Rig): Promise<NonNullable<Rig['logbook']>> {
-    const rows = await this.tests.tests
-      .where({ rigId: id })
-      .toArray()
-      .catch(() => []);
+    const kept = this.tests.tests.where({ rigId: id }).toArray();
+    // A storage that does not answer is no reason to keep a rig from its file.
+    const nothing = new Promise<[]>((resolve) => setTimeout(resolve, LONGEST_WAIT_MS, []));
+    const rows = await Promise.race([kept, nothing]).catch(() => []);
     return joinedTests(logbook, rows) as NonNullable<Rig['logbook']>;
   }
 
