@@ -32,7 +32,7 @@ export class KeptTests {
         rigId === undefined
           ? of(undefined)
           : this.repository.changes$(rigId).pipe(
-              // A storage that does not answer is no reason not to read on: what it has is joined when it does.
+              // A storage that does not answer is no reason not to read on; what it has of a test is joined as that is kept.
               timeout({ first: LONGEST_WAIT_MS, with: () => of<readonly StoredTest[]>([]) }),
               catchError(() => of<readonly StoredTest[]>([])),
               map((rows) => ({ rigId, rows })),
