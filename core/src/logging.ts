@@ -19,6 +19,7 @@ export {
   newTest,
   withConditions,
   withEnd,
+  withLoadOf,
   withoutEnd,
   withoutReading,
   withReading,

@@ -16,6 +16,7 @@ export {
 } from './now/at-switch.js';
 export {
   usualRunS,
+  withArrivalRead,
   withChargeReadAt,
   withMeterReadAt,
   withOnlyOn,

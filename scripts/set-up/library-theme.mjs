@@ -194,11 +194,11 @@ const COLOURED =
   /[^{}]*-(?:pink|magenta|red|volcano|orange|yellow|gold|cyan|lime|green|blue|geekblue|purple)[^{}]*\{[^{}]*\}/g;
 /** What is read from right to left, and looks of buttons that nothing here has. */
 const UNUSED =
-  /-rtl|-dangerous|-background-ghost|-btn-(?:ghost|dashed|danger|link|group|round|circle|lg|compact|two-chinese)|ant-badge/;
+  /-rtl|-dangerous|-background-ghost|-btn-(?:ghost|dashed|danger|link|group|round|circle|lg|compact|two-chinese)|ant-badge|ant-click-animating/;
 /** Ways of coming and going that none of its parts here has: they slide up or down, fade, or grow in place. */
 const UNUSED_MOTION = /ant-(?:move-|slide-(?:left|right)|zoom-(?:big|up|down|left|right))/;
 const UNUSED_KEYFRAMES =
-  /@keyframes ant(?:Move|Slide(?:Left|Right)|Zoom(?:Big|Up|Down|Left|Right))\w*\s*\{(?:[^{}]*\{[^{}]*\})*[^{}]*\}/g;
+  /@keyframes (?:waveEffect|fadeEffect|ant(?:Move|Slide(?:Left|Right)|Zoom(?:Big|Up|Down|Left|Right))\w*)\s*\{(?:[^{}]*\{[^{}]*\})*[^{}]*\}/g;
 const RULE = /([^{}]*)\{[^{}]*\}/g;
 const COLOUR = /#[0-9a-f]{3,8}\b(?![^{}]*\{)|(?:rgb|hsl)a?\([^)]*\)/gi;
 
@@ -221,17 +221,18 @@ const VARIABLES = {
  * Compiles styles of the component library in our colours, for day and night in one.
  *
  * @param components Their folders in the library.
- * @param withBase Whether what all of them stand on comes with them.
+ * @param also What they stand on besides.
  * @throws Fault where a colour of the library's own is left.
  */
-export async function libraryStyles(components, withBase) {
+export async function libraryStyles(components, also = []) {
   const parts = components.flatMap((component) =>
     ['index', 'patch']
       .map((file) => `ng-zorro-antd/${component}/style/${file}.less`)
       .filter((path) => existsSync(join(root, 'node_modules', path))),
   );
-  const base = withBase ? BASE : [];
-  const css = await compiled([...base, ...parts].map((path) => `@import '${path}';`).join('\n'));
+  const css = await compiled(
+    [...also.map((name) => BASE[name]), ...parts].map((path) => `@import '${path}';`).join('\n'),
+  );
   const used = css
     .replace(COLOURED, '')
     .replace(UNUSED_KEYFRAMES, '')
@@ -254,7 +255,10 @@ function withoutUnused(rule, selectors) {
 }
 
 const HERE = 'scripts/set-up/library-theme.mjs';
-const BASE = ['ng-zorro-antd/style/core/motion.less', 'ng-zorro-antd/style/core/iconfont.less'];
+const BASE = {
+  motion: 'ng-zorro-antd/style/core/motion.less',
+  icons: 'ng-zorro-antd/style/core/iconfont.less',
+};
 
 async function compiled(body) {
   const theme = ['themes/index', 'mixins/index'].map((path) => `@import 'ng-zorro-antd/style/${path}.less';`);

@@ -23,6 +23,9 @@ const SHEETS = {
   pickers: ['date-picker', 'time-picker'],
 };
 
+/** What a sheet stands on besides: icons are on every page, and what opens slides or fades. */
+const ALSO = { first: ['icons'], fields: ['motion'], uploads: ['motion'], pickers: ['motion'] };
+
 /** Writes the component library's styles in our colours, where the library or the theme has changed. */
 export async function writeLibraryStyles() {
   const inputs = ['package-lock.json', 'scripts/set-up'];
@@ -30,6 +33,6 @@ export async function writeLibraryStyles() {
     const { libraryStyles } = await import('./library-theme.mjs');
     mkdirSync(join(root, FOLDER), { recursive: true });
     for (const [name, components] of Object.entries(SHEETS))
-      writeFileSync(join(root, FOLDER, `${name}.css`), await libraryStyles(components, name === 'first'));
+      writeFileSync(join(root, FOLDER, `${name}.css`), await libraryStyles(components, ALSO[name]));
   });
 }

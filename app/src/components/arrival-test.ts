@@ -11,11 +11,14 @@ import {
   type Supply,
 } from '@heliarch/core';
 import { sourceTestWords } from '@heliarch/core/explaining';
+import { withArrivalRead } from '@heliarch/core/switching';
+import { OwnTicks } from '../storage/own-ticks';
 import { keepTogether } from './keep-together';
 import type { Post } from './post';
 import { QuantityControl } from './quantity/quantity-control';
 import { readingFault, readingsForm, readingsOf } from './quantity/readings';
 
+const MS_PER_SECOND = 1000;
 const FIELDS = [
   { id: 'lightV', label: 'Little on', unit: 'V' },
   { id: 'lightA', label: 'Little on', unit: 'A' },
@@ -57,7 +60,7 @@ const FIELDS = [
       @if (faultOf(test); as fault) {
         <p role="alert">It cannot be kept: {{ fault }}.</p>
       } @else {
-        <button type="button" nz-button (click)="kept.emit(test)">Keep it for {{ supply().name }}</button>
+        <button type="button" nz-button (click)="keep(test)">Keep it for {{ supply().name }}</button>
       }
     }
   `,
@@ -83,6 +86,7 @@ const FIELDS = [
 })
 export class ArrivalTest {
   private readonly numberStyle = inject(UnitChoice).numbers;
+  private readonly ticks = inject(OwnTicks);
   readonly rig = input.required<Rig>();
   readonly supply = input.required<Supply>();
   readonly post = input.required<Post>();
@@ -93,17 +97,19 @@ export class ArrivalTest {
   private readonly values = readingsOf(this.form);
   protected readonly faultIn = readingFault;
 
-  protected readonly found = computed((): SourceTest | undefined => {
+  private readonly read = computed(() => {
     const { lightV, lightA, loadedV, loadedA, warmV, warmA } = this.values();
     if (lightV === undefined || lightA === undefined || loadedV === undefined || loadedA === undefined)
       return undefined;
-    const warm = warmV !== undefined && warmA ? { volts: warmV, amps: warmA } : undefined;
-    return sourceTest(
-      { volts: lightV, amps: lightA },
-      { volts: loadedV, amps: loadedA },
-      this.post().nominalV,
-      warm,
-    );
+    return {
+      light: { volts: lightV, amps: lightA },
+      loaded: { volts: loadedV, amps: loadedA },
+      warm: warmV !== undefined && warmA ? { volts: warmV, amps: warmA } : undefined,
+    };
+  });
+  protected readonly found = computed((): SourceTest | undefined => {
+    const read = this.read();
+    return read && sourceTest(read.light, read.loaded, this.post().nominalV, read.warm);
   });
 
   /** Why there is no answer yet. */
@@ -112,6 +118,14 @@ export class ArrivalTest {
     const isFilled = FIELDS.slice(0, 4).every(({ id }) => values[id] !== undefined);
     return isFilled ? 'With much on there must be more amps, and no more volts, than with little on.' : '';
   });
+
+  /** With the supply its answer, and in the logbook what was read. */
+  protected keep(test: SourceTest): void {
+    const read = this.read();
+    const atS = Math.round(Date.now() / MS_PER_SECOND);
+    if (read) this.ticks.change((at) => withArrivalRead(at, { ...read, atS, supply: this.supply().id }));
+    this.kept.emit(test);
+  }
 
   /** Why a test cannot be kept with the rig; undefined where it can. */
   protected faultOf(test: SourceTest): string | undefined {

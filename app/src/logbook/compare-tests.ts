@@ -5,6 +5,8 @@ import { combineTests, givenWords, type Combined, type LogTest, type Offered } f
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { combineLatest, filter, map, of, switchMap } from 'rxjs';
 import { UnitChoice } from '../components/unit-choice';
+import { Plot } from '../components/plot/plot';
+import { driftPlot, type Tested } from './drift-plot';
 import { LogState } from './log-state';
 
 /** A number by one test. */
@@ -17,7 +19,7 @@ interface ByTest {
 @Component({
   selector: 'heli-compare-tests',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonComponent],
+  imports: [NzButtonComponent, Plot],
   template: `
     @for (number of numbers(); track number.target) {
       <section [attr.aria-label]="number.what">
@@ -44,13 +46,20 @@ interface ByTest {
             }
           </tbody>
         </table>
-        <p>
-          Together <strong class="figures">{{ number.together }}</strong>{{ number.drift }}
-        </p>
-        @if (number.offered; as offered) {
-          <button type="button" nz-button (click)="state.use(offered, number.testId)">
-            Use them together
-          </button>
+        @if (number.all; as all) {
+          @if (all.drawn; as drawn) {
+            @defer (on immediate) {
+              <heli-plot [drawn]="drawn" />
+            }
+          }
+          <p>
+            Together <strong class="figures">{{ all.together }}</strong>{{ all.drift }}
+          </p>
+          @if (all.offered; as offered) {
+            <button type="button" nz-button (click)="state.use(offered, number.testId)">
+              Use them together
+            </button>
+          }
         }
       </section>
     } @empty {
@@ -134,19 +143,18 @@ export class CompareTests {
     const [first] = sorted;
     const words =
       first && givenWords(this.units.numbers, this.state.rig(), first.offered.given, first.offered.change);
-    const combined = combineTests(
-      sorted.map(({ test, offered: { change } }) => ({
-        test: test.id,
-        atS: test.begunAtS,
-        value: change.after.value,
-        half: change.after.half,
-      })),
-    );
+    const tested: readonly Tested[] = sorted.map(({ test, offered: { change } }) => ({
+      id: test.id,
+      atS: test.begunAtS,
+      ...change.after,
+    }));
+    const unit = words?.unit ?? '';
+    const combined = combineTests(tested.map(({ id, ...rest }) => ({ test: id, ...rest })));
     const number = (value: number): string => formatNumber(this.units.numbers, value, value < 100 ? 1 : 0);
     return {
       target,
       what: words?.what ?? target,
-      unit: words?.unit ?? '',
+      unit,
       rows: sorted.map(({ test, offered: { change } }) => ({
         id: test.id,
         question: test.question,
@@ -155,9 +163,12 @@ export class CompareTests {
         isApart: combined?.apart.includes(test.id) ?? false,
       })),
       testId: sorted.at(-1)?.test.id,
-      offered: combined && offeredTogether(sorted, combined),
-      together: combined ? `${number(combined.value)} ± ${number(combined.half)}` : '',
-      drift: combined ? driftWords(combined, number) : '',
+      all: combined && {
+        offered: offeredTogether(sorted, combined),
+        drawn: driftPlot(tested, combined, unit, { number, moment: (atS) => this.state.date(atS) }),
+        together: `${number(combined.value)} ± ${number(combined.half)}`,
+        drift: driftWords(combined, number),
+      },
     };
   }
 }
@@ -166,7 +177,7 @@ function driftWords({ driftPerMonth, drifts }: Combined, number: (value: number)
   if (!driftPerMonth) return '. Three tests tell whether it moves.';
   if (!drifts) return '. No drift beyond chance.';
   const { stated } = driftPerMonth;
-  return `. It moves: ${stated > 0 ? 'up' : 'down'} ${number(Math.abs(stated))} a month, beyond chance.`;
+  return `. It moves: ${stated > 0 ? 'up' : 'down'} ${number(Math.abs(stated))} a month, beyond chance. Then the newest test says more than all of them together.`;
 }
 
 /** The number of the newest test with the value of all of them; undefined where it has no doubt of its own, or is a share. */

@@ -10,13 +10,20 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { withConditions, type LogTest, type TestConditions } from '@heliarch/core/logging';
+import {
+  withConditions,
+  withLoadOf,
+  type LogTest,
+  type TestConditions,
+  type TestKind,
+} from '@heliarch/core/logging';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { debounce, merge, timer } from 'rxjs';
 import { QuantityControl } from '../components/quantity/quantity-control';
 import { readingControl, readingOf } from '../components/quantity/readings';
 import { Select } from '../components/select/select';
 import { LogState } from './log-state';
+import { KINDS, LOG_KINDS } from './test-kinds';
 
 const NUMBERS = [
   { id: 'indoorC', name: 'Inside', unit: '°C' },
@@ -45,6 +52,23 @@ const PAUSE_MS = 400;
     </p>
     @if (isOpen()) {
       <div class="fields">
+        @if (test().trace) {
+          <heli-select
+            label="Kind"
+            [choices]="kinds"
+            [selected]="test().kind"
+            (choose)="changeKind($event)"
+          />
+        }
+        @if (needsLoad()) {
+          <heli-select
+            label="Load"
+            placeholder="none yet"
+            [choices]="loads()"
+            [selected]="test().load ?? ''"
+            (choose)="changeLoad($event)"
+          />
+        }
         @for (field of numbers; track field.id) {
           <heli-quantity
             look="stacked"
@@ -103,6 +127,12 @@ export class ConditionsList {
     { id: 'some' as const, label: 'some' },
     { id: 'full' as const, label: 'full' },
   ];
+  /** What a log can be read as: its lines stand for nothing but themselves. */
+  protected readonly kinds = LOG_KINDS.map((id) => ({ id, label: KINDS[id].name }));
+  protected readonly loads = computed(() =>
+    this.state.rig().loads.map(({ id, name }) => ({ id, label: name })),
+  );
+  protected readonly needsLoad = computed(() => KINDS[this.test().kind].needsLoad);
   protected readonly isOpen = signal(false);
   protected readonly controls = {
     indoorC: readingControl(),
@@ -119,6 +149,7 @@ export class ConditionsList {
     const { indoorC, outdoorC, humidityPercent, setPointC, mode, sun, startPercent, disconnected } =
       this.test().conditions;
     const said = [
+      this.needsLoad() && this.test().load === undefined && 'of no load yet: it gives the rig no number',
       indoorC !== undefined && `${indoorC} °C inside`,
       outdoorC !== undefined && `${outdoorC} °C outside`,
       humidityPercent !== undefined && `${humidityPercent} % humid`,
@@ -151,6 +182,14 @@ export class ConditionsList {
 
   protected change(change: Partial<TestConditions>): void {
     this.state.edit((test) => withConditions(test, change));
+  }
+
+  protected changeKind(kind: TestKind): void {
+    this.state.edit((test) => ({ ...test, kind }), 'read as another kind');
+  }
+
+  protected changeLoad(load: string): void {
+    this.state.edit((test) => withLoadOf(test, load), 'put down to another load');
   }
 
   private typed(): Partial<TestConditions> {

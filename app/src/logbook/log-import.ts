@@ -5,7 +5,6 @@ import {
   proposeLayout,
   readLogbookFile,
   readMeterLog,
-  TEST_KINDS,
   TRACE_COLUMNS,
   traceOfFeed,
   type ColumnUse,
@@ -19,7 +18,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { FileDrop } from '../components/library/file-drop';
 import { Select } from '../components/select/select';
 import { LogState, secondsNow } from './log-state';
-import { KINDS } from './test-kinds';
+import { KINDS, LOG_KINDS } from './test-kinds';
 
 const MS_PER_SECOND = 1000;
 const PREVIEW_LINES = 5;
@@ -75,9 +74,7 @@ export class LogImport {
     { id: 'point' as const, label: '1,234.5' },
     { id: 'comma' as const, label: '1.234,5' },
   ];
-  protected readonly kinds = TEST_KINDS.filter(
-    (id) => KINDS[id].columns.includes('watts') || id === 'charge',
-  ).map((id) => ({ id, label: KINDS[id].name }));
+  protected readonly kinds = LOG_KINDS.map((id) => ({ id, label: KINDS[id].name }));
   protected readonly loads = computed(() =>
     this.state.rig().loads.map(({ id, name }) => ({ id, label: name })),
   );

@@ -1,4 +1,4 @@
-import type { ReadingRole, TestKind } from '@heliarch/core/logging';
+import { TEST_KINDS, type ReadingRole, type TestKind } from '@heliarch/core/logging';
 
 /** What is read in a test of a kind, and what single readings may stand for. */
 export interface KindOfTest {
@@ -81,6 +81,9 @@ export const KINDS: Readonly<Record<TestKind, KindOfTest>> = {
     needsSupply: true,
   },
 };
+
+/** Kinds that a meter's log can be of. */
+export const LOG_KINDS = TEST_KINDS.filter((id) => KINDS[id].columns.includes('watts') || id === 'charge');
 
 export const ROLE_NAMES: Readonly<Record<ReadingRole, string>> = {
   'base-before': 'Base before',

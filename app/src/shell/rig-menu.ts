@@ -113,8 +113,9 @@ export class RigMenu {
     return this.titles().filter(({ id }) => id !== open);
   });
 
-  protected readonly duplicate = (): void => {
-    this.session.duplicate();
+  protected readonly duplicate = async (): Promise<void> => {
+    const rig = this.session.rig();
+    if (rig) this.session.duplicate(await this.files.testsOf(rig));
   };
   protected readonly begin = (): void => {
     this.beginNew.emit();

@@ -21,7 +21,7 @@ export class RigFiles {
   }
 
   /** The tests of its file, as they were changed here; where the storage does not answer, as they came. */
-  private async testsOf({ id, logbook }: Rig): Promise<NonNullable<Rig['logbook']>> {
+  async testsOf({ id, logbook }: Rig): Promise<NonNullable<Rig['logbook']>> {
     const kept = this.tests.tests.where({ rigId: id }).toArray();
     // A storage that does not answer is no reason to keep a rig from its file.
     const nothing = new Promise<[]>((resolve) => setTimeout(resolve, LONGEST_WAIT_MS, []));

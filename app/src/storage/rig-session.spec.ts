@@ -362,7 +362,7 @@ describe('the rig session', () => {
     const { session, repository } = setUp(smallRig('Tern'));
     await session.start();
     switchKettle(session, true);
-    session.duplicate();
+    session.duplicate(undefined);
     await until(() => session.kept().state === 'saved');
     expect(session.rig()?.name).toBe('Tern, copy');
     const copied = session.rig()?.id;

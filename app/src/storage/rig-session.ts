@@ -197,10 +197,10 @@ export class RigSession {
     await this.openLast();
   }
 
-  /** Goes on with a copy of the open rig, under an id and a name of its own. */
-  duplicate(): void {
+  /** Goes on with a copy of the open rig, under an id and a name of its own, and with tests of its own. */
+  duplicate(logbook: Rig['logbook']): void {
     const open = this.opened();
-    if (open) this.openNew(copyOf(open.rig));
+    if (open) this.openNew({ ...copyOf(open.rig), logbook });
   }
 
   /** Tries once more to keep what is not kept. */

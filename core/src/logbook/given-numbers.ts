@@ -1,3 +1,4 @@
+import { keptSource } from '../electrical/source-test.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { Converter, Load, Rig } from '../rig/schema.js';
 import { arrivalOfTest } from './arrival-of-test.js';
@@ -243,11 +244,8 @@ function startOf(
 function sourceOf(rig: Rig, test: LogTest, readings: readonly LogReading[]): readonly GivenNumber[] {
   const found = arrivalOfTest(readings, nominalVolts(rig, test));
   if (test.supply === undefined || !found) return [];
-  const [emptyV, ohms] = [round(found.emptyV, 1), round(found.ohms, OHM_DECIMALS)];
-  return [{ kind: 'source', supply: test.supply, emptyV, ohms, provisional: undefined }];
+  return [{ kind: 'source', supply: test.supply, ...keptSource(found), provisional: undefined }];
 }
-
-const OHM_DECIMALS = 3;
 
 /** What the battery holds, of a rig with one battery, where nothing of the count is missing. */
 function capacityOf(rig: Rig, test: LogTest, source: string): readonly GivenNumber[] {

@@ -55,6 +55,11 @@ export function withConditions(test: LogTest, change: Partial<TestConditions>): 
   return { ...test, conditions: withoutUndefined({ ...test.conditions, ...change }) };
 }
 
+/** A test of another load; what is measured is put down to its main part, at full power. */
+export function withLoadOf({ part: _part, state: _state, ...test }: LogTest, load: string): LogTest {
+  return { ...test, load };
+}
+
 /** A test that is over, with what ended it. */
 export function withEnd(
   test: LogTest,

@@ -59,9 +59,11 @@ export function targetOf(given: GivenNumber): string {
     case 'capacity':
       return `batteries/${given.battery}/capacity`;
     case 'source':
-      return `supplies/${given.supply}/source`;
+      return sourceTarget(given.supply);
   }
 }
+
+export const sourceTarget = (supply: string): string => `supplies/${supply}/source`;
 
 /** A number before it is replaced, and what it would be. */
 export interface NumberChange {

@@ -11,6 +11,8 @@ const id = () => string().required();
 /** A moment, in seconds since 1970. */
 const moment = () => number().required();
 
+const reading = () => object({ volts: number().required(), amps: number().required() });
+
 const observation = object({
   /** All that had power is dark, or only some of it. */
   went: string().oneOf(['all', 'some']).required(),
@@ -69,6 +71,18 @@ const atSwitchSchema = object({
   )
     .default([])
     .required(),
+  /** Arrival tests, as they were read at an inlet. */
+  arrivals: array(
+    object({
+      atS: moment(),
+      supply: id(),
+      light: reading().required(),
+      loaded: reading().required(),
+      warm: reading().optional().default(undefined),
+    }),
+  )
+    .default([])
+    .required(),
 })
   .default(undefined)
   .required();
@@ -87,7 +101,7 @@ export type Pace = NonNullable<TripObservation['pace']>;
 
 /** Nothing is on. */
 export function nothingOn(rig: Rig): AtSwitch {
-  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [] };
+  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [], arrivals: [] };
 }
 
 /**

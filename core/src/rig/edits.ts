@@ -1,3 +1,4 @@
+import { keptSource } from '../electrical/source-test.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
 import { freeId, freeName } from './free-names.js';
@@ -93,8 +94,9 @@ export function withoutScene(rig: Rig, sceneId: string): Rig {
 export function withArrivalTest(
   rig: Rig,
   supplyId: string,
-  { emptyV, ohms }: { readonly emptyV: number; readonly ohms: number },
+  read: { readonly emptyV: number; readonly ohms: number },
 ): Rig {
+  const { emptyV, ohms } = keptSource(read);
   const measured = (value: number): Quantity => ({ value, basis: 'measured' });
   return {
     ...rig,

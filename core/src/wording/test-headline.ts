@@ -13,6 +13,9 @@ export interface TestWords {
   readonly lines: readonly string[];
 }
 
+/** A moment as people say it, in the time of the place. */
+export type SayMoment = (seconds: number) => string;
+
 /** A headline that stands alone. */
 export function only(headline: string): TestWords {
   return { headline, interval: '', wanted: undefined, next: '', lines: [] };

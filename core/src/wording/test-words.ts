@@ -1,6 +1,5 @@
 import type { Interval } from '../quantity/quantity.js';
 import { formatAmount, formatNumber, formatPercent } from '../quantity/format.js';
-import { formatDuration } from '../quantity/format-time.js';
 import type { NumberStyle } from '../quantity/number-style.js';
 import { START_FAULT_WORDS } from '../electrical/start-test.js';
 import type { ChargeTest } from '../logbook/charge-test.js';
@@ -9,16 +8,13 @@ import type { DishTest } from '../logbook/dish-test.js';
 import type { MeasuredEfficiency } from '../logbook/inverter-efficiency.js';
 import type { LogTest } from '../logbook/log-test.js';
 import type { TestAnswer } from '../logbook/analyse-test.js';
-import type { RunDown } from '../logbook/run-down.js';
 import type { StartJudged } from '../electrical/start-test.js';
 import type { Rig } from '../rig/schema.js';
 import { energyWords } from './day-words.js';
 import { sourceTestWords } from './source-test-words.js';
-import { only, type TestWords } from './test-headline.js';
+import { only, type SayMoment, type TestWords } from './test-headline.js';
+import { runDownWords } from './run-down-words.js';
 import { replayWords } from './trip-replay-words.js';
-
-/** A moment as people say it, in the time of the place. */
-export type SayMoment = (seconds: number) => string;
 
 const SECONDS_PER_MINUTE = 60;
 const PERCENT = 100;
@@ -52,91 +48,6 @@ export function testWords(
     case 'trip':
       return replayWords(style, rig, answer.found);
   }
-}
-
-function runDownWords(style: NumberStyle, test: LogTest, found: RunDown, moment: SayMoment): TestWords {
-  const { byCharge, wanted } = found;
-  const reached = byCharge?.reserveAtS;
-  if (!byCharge) return only('Two readings of the charge, some time apart, are the least.');
-  if (!reached)
-    return {
-      ...only('The charge does not fall by these readings.'),
-      lines: runDownLines(style, found, moment),
-    };
-  const hasEnded = test.endedAtS !== undefined;
-  return {
-    headline: `${hasEnded ? 'Lasted to' : 'Lasts until'} ${moment(reached.stated)}`,
-    interval: Number.isFinite(reached.hi)
-      ? `between ${moment(reached.lo)} and ${moment(reached.hi)}`
-      : `not before ${moment(reached.lo)}; how late is not known yet`,
-    wanted: wanted && { lasting: wanted.lasting, words: wantedWords(wanted, moment) },
-    next: nextWords(found, moment),
-    lines: runDownLines(style, found, moment),
-  };
-}
-
-function wantedWords({ atS, lasting, marginS }: NonNullable<RunDown['wanted']>, moment: SayMoment): string {
-  const margin = formatDuration(Math.abs(marginS));
-  if (lasting === 'lasts') return `Lasts until ${moment(atS)}, with at least ${margin} to spare.`;
-  if (lasting === 'runs-out') return `Runs out before ${moment(atS)}, at least ${margin} short.`;
-  return `May run out before ${moment(atS)}: ${margin} ${marginS < 0 ? 'short' : 'to spare'} as read.`;
-}
-
-function nextWords({ next }: RunDown, moment: SayMoment): string {
-  if (!next) return '';
-  const width = (seconds: number): string =>
-    Number.isFinite(seconds) ? `${formatDuration(seconds)} wide` : 'open to one side';
-  return `The next reading helps most at about ${moment(next.atS)}: the answer is ${width(next.widthNowS)} now, about ${formatDuration(next.widthThenS)} then.`;
-}
-
-function runDownLines(style: NumberStyle, found: RunDown, moment: SayMoment): readonly string[] {
-  const { byCharge, byEnergyS, disagree, charge, base, efficiency, energy, watts } = found;
-  const percent = (value: number): string => formatNumber(style, value, 1);
-  return [
-    ...(byCharge
-      ? [
-          `It falls by ${percent(byCharge.perHour.stated)} % an hour, between ${percent(byCharge.perHour.lo)} and ${percent(byCharge.perHour.hi)}.`,
-        ]
-      : []),
-    ...(watts
-      ? [`${formatAmount(style, watts.value, 'W')} at the meter on the mean of ${watts.count}.`]
-      : []),
-    ...(charge?.leaps.map(({ atS, was }) => leapWords(was, moment(atS))) ?? []),
-    ...energy.resets.map(
-      (atS) => `The counter began anew before ${moment(atS)}: what flowed meanwhile is missing.`,
-    ),
-    ...(byEnergyS
-      ? [
-          `By energy the reserve is reached at ${moment(byEnergyS.stated)}${disagree ? ': charge display, counter or battery is not what the rig says' : ', which agrees'}.`,
-        ]
-      : []),
-    ...(efficiency
-      ? [
-          `The inverter gives ${formatPercent(style, efficiency.efficiency.value)} of what it takes, at ${formatAmount(style, efficiency.watts, 'W')}.`,
-        ]
-      : []),
-    ...heldLines(style, found),
-    ...(base?.hasMoved
-      ? ['The base load before and after differs by more than 5 %: something else switched.']
-      : []),
-  ];
-}
-
-function heldLines(style: NumberStyle, { held }: RunDown): readonly string[] {
-  if (!held) return [];
-  const atLeast = held.isAtLeast ? 'at least ' : '';
-  const shown = formatNumber(style, held.leftShownPercent, 0);
-  return [
-    `Run until it cut off, the battery gave ${atLeast}${energyWords(style, held.gaveWh)}: full it holds ${atLeast}${energyWords(style, held.fullWh)}.`,
-    `Then the display, joined, stood at ${shown} %: that is its error.`,
-  ];
-}
-
-function leapWords(was: 'display' | 'charged' | 'unseen', at: string): string {
-  if (was === 'charged') return `Charged before ${at}: it counts from there.`;
-  return was === 'display'
-    ? `The display began anew before ${at}: what it showed since is joined to what it showed before.`
-    : `Before ${at} it seems to have fallen too little: taken for a display that began anew. Say so at the reading, or that it did not.`;
 }
 
 function cyclingWords(style: NumberStyle, found: Cycling | undefined): TestWords {

@@ -14,6 +14,7 @@ import { Plot } from '../../components/plot/plot';
 import type { PlotDrawn } from '../../components/plot/plot-drawn';
 import { UnitChoice } from '../../components/unit-choice';
 import { NowState } from '../now-state';
+import { FeedRecorder } from './feed-recorder';
 import { Instruments } from './instruments';
 
 const NAMES: Readonly<Record<ScenarioId, string>> = {
@@ -37,11 +38,13 @@ const METER_EVERY_S = 5;
   selector: 'heli-instruments-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Plot],
+  providers: [FeedRecorder],
   templateUrl: './instruments-panel.html',
   styleUrl: './instruments-panel.css',
 })
 export class InstrumentsPanel {
   protected readonly feed = inject(Instruments);
+  protected readonly recorder = inject(FeedRecorder);
   private readonly state = inject(NowState);
   private readonly units = inject(UnitChoice);
 

@@ -54,7 +54,11 @@ type Source =
 export class Instruments {
   private readonly events = inject(EventFeed);
   private readonly sources = new Subject<Source>();
+  private readonly read = new Subject<FeedSample>();
   private begunS: number | undefined;
+
+  /** Each sample as it comes. */
+  readonly read$ = this.read.asObservable();
 
   readonly stands = signal<FeedStands>({ state: 'off' });
   readonly header = signal<FeedHeader | undefined>(undefined);
@@ -158,6 +162,7 @@ export class Instruments {
       case 'sample': {
         const samples = [...this.samples(), event.sample].slice(-MOST_SAMPLES);
         this.samples.set(samples);
+        this.read.next(event.sample);
         const seen = startSeen(samples.at(-3), samples.at(-2), samples.at(-1));
         if (seen) this.start.set(seen);
         return;

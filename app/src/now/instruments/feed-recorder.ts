@@ -1,0 +1,96 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
+import type { FeedSample } from '@heliarch/core/metering';
+import { LogRepository } from '../../storage/log-repository';
+import { RigSession } from '../../storage/rig-session';
+import { StorageQueue } from '../../storage/storage-queue';
+import { NowState } from '../now-state';
+import { Instruments } from './instruments';
+
+const MS_PER_SECOND = 1000;
+/** A page that is closed or crashes loses no more than what came since. */
+const KEPT_EVERY_SAMPLES = 10;
+/** A day of a feed that is read every second. */
+const MOST_SAMPLES = 86_400;
+
+/** What the instruments show, recorded as a test of the logbook for as long as the room is open. */
+@Injectable()
+export class FeedRecorder {
+  private readonly session = inject(RigSession);
+  private readonly repository = inject(LogRepository);
+  private readonly queue = inject(StorageQueue);
+  private readonly state = inject(NowState);
+  private readonly instruments = inject(Instruments);
+
+  private readonly begun = signal<{ readonly rigId: string; readonly test: LogTest } | undefined>(undefined);
+  private samples: FeedSample[] = [];
+  private serial = 0;
+
+  readonly isOn = computed(() => this.begun() !== undefined);
+  readonly words = signal('');
+
+  constructor() {
+    this.instruments.read$.pipe(takeUntilDestroyed()).subscribe((sample) => this.take(sample));
+    inject(DestroyRef).onDestroy(() => this.end('the room was left'));
+  }
+
+  begin(): void {
+    const rigId = this.session.rig()?.id;
+    if (rigId === undefined) return;
+    this.samples = [];
+    this.serial = 0;
+    this.begun.set({
+      rigId,
+      test: {
+        ...newTest({
+          id: crypto.randomUUID(),
+          kind: 'run-down',
+          question: 'Recorded from the instruments',
+          begunAtS: Math.round(Date.now() / MS_PER_SECOND),
+          supply: this.state.at().supply,
+        }),
+        simulated: this.instruments.header()?.simulated ?? 'yes',
+      },
+    });
+    this.words.set('Recording; it goes on while this room is open.');
+  }
+
+  end(because: string): void {
+    const begun = this.begun();
+    if (!begun) return;
+    const { length } = this.samples;
+    if (length > 0) this.keep((test) => withEnd(test, this.samples.at(-1)?.atS ?? test.begunAtS, because));
+    this.begun.set(undefined);
+    this.words.set(
+      length > 0
+        ? `${length} readings are in the logbook: there its kind and its load can be said.`
+        : 'Nothing was read meanwhile.',
+    );
+  }
+
+  private take(sample: FeedSample): void {
+    if (!this.isOn()) return;
+    this.samples.push(sample);
+    this.words.set(`Recording, ${this.samples.length} readings; it goes on while this room is open.`);
+    if (this.samples.length >= MOST_SAMPLES) this.end('a day was recorded');
+    else if (this.samples.length % KEPT_EVERY_SAMPLES === 1) this.keep((test) => test);
+  }
+
+  private keep(change: (test: LogTest) => LogTest): void {
+    const begun = this.begun();
+    const [first] = this.samples;
+    if (!begun || !first) return;
+    this.serial += 1;
+    const savedAt = Date.now();
+    const test = change({
+      ...begun.test,
+      begunAtS: first.atS,
+      trace: traceOfFeed(this.samples),
+      changedAtMs: savedAt,
+    });
+    const row = { rigId: begun.rigId, id: test.id, serial: this.serial, savedAt, test };
+    // A browser that keeps nothing has said so.
+    this.queue.run('keeping a test', () => this.repository.keep(row)).catch(() => undefined);
+  }
+}
