@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApplication } from './set-up/build.mjs';
 import { findChromium } from './set-up/chromium.mjs';
@@ -20,7 +21,12 @@ await runScript(async () => {
   };
   // Bundled as the application is: names kept for debugging would be most of the time.
   const { build } = await import('esbuild');
-  for (const name of ['check', 'sets', 'day', 'log']) {
+  for (const [name, platform] of [
+    ['check', 'node'],
+    ['sets', 'node'],
+    ['day', 'node'],
+    ['log', 'browser'],
+  ]) {
     const bundle = join(setUpFolder, `${name}.bench.mjs`);
     await build({
       entryPoints: [join(root, `core/bench/${name}.bench.ts`)],
@@ -28,11 +34,13 @@ await runScript(async () => {
       bundle: true,
       // It brings a file that it looks for beside itself.
       external: ['highs'],
-      platform: 'node',
-      format: 'esm',
+      platform,
+      format: platform === 'node' ? 'esm' : 'iife',
+      define: { DEMO_RIG: JSON.stringify(readFileSync(join(root, 'demo/tern.json'), 'utf8')) },
       logLevel: 'error',
     });
-    run(bundle);
+    if (platform === 'node') run(bundle);
+    else run('--import', 'tsx', 'e2e/bench/in-worker.ts', bundle);
   }
   run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
   run('--import', 'tsx', 'server/bench/memory.bench.ts');

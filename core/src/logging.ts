@@ -35,7 +35,8 @@ export type { Prediction } from './logbook/predicted-run-down.js';
 export type { Lasting, RunDown } from './logbook/run-down.js';
 export { dutyInOtherWeather } from './logbook/other-weather.js';
 export { traceOfFeed } from './logbook/trace-of-feed.js';
-export { testsFromSwitch } from './logbook/tests-from-switch.js';
+export { arrivalEntry } from './logbook/arrival-entry.js';
+export { testOfStartSeen, testOfTrip, testsFromSwitch } from './logbook/tests-from-switch.js';
 export { targetOf, withGiven } from './logbook/use-number.js';
 export { verdictChanges } from './logbook/verdict-changes.js';
 export {

@@ -16,11 +16,9 @@ export {
 } from './now/at-switch.js';
 export {
   usualRunS,
-  withArrivalRead,
   withChargeReadAt,
   withMeterReadAt,
   withOnlyOn,
-  withStartSeen,
   withStateFrom,
   withSwitchedOff,
   withSwitchedOn,

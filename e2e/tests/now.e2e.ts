@@ -2,6 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { goToRoom } from './rooms.ts';
 import { createApplication } from '../../server/src/application.ts';
 
 const folder = fileURLToPath(new URL('../../app/dist', import.meta.url));
@@ -172,8 +173,21 @@ test.describe('simulated instruments', () => {
       timeout: 40_000,
     });
     await page.getByRole('button', { name: 'Keep it for the logbook' }).click();
+    await page.getByRole('button', { name: 'Record it for the logbook' }).click();
+    await expect(page.getByText(/^Recording, \d+ readings;/)).toBeVisible();
+    await page.getByRole('button', { name: 'End the recording' }).click();
+    await expect(page.getByText(/^\d+ readings are in the logbook/)).toBeVisible();
     await page.getByRole('button', { name: 'Stop them' }).click();
     await expect(page.getByText('Simulated instruments: no reading of this rig.')).toHaveCount(0);
+
+    await goToRoom(page, 'Logbook');
+    await page.getByRole('button', { name: /Recorded from the instruments/ }).click();
+    const recorded = page.getByRole('region', { name: 'Test', exact: true });
+    await expect(recorded).toContainText('of no load yet');
+    await recorded.getByRole('button', { name: 'Conditions' }).click();
+    await recorded.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'Cycling load' }).click();
+    await expect(recorded).toContainText('Cycling load, recording only');
   });
 
   test('go stale and come back; a lost server is tried again, and own ticks go on meanwhile', async ({

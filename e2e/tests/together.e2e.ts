@@ -539,7 +539,7 @@ test.describe('another rig', () => {
     await expect(beside).toContainText('must not be used');
   });
 
-  test('an arrival test says how strong a post is, and is kept with the supply', async ({ page }) => {
+  test('an arrival test says how strong a post is, and is kept with the supply and in the logbook, which a copy has too', async ({ page }) => {
     const together = new TogetherPage(page);
     await together.open();
     const beside = page.getByRole('region', { name: 'What else' });
@@ -570,6 +570,14 @@ test.describe('another rig', () => {
     await page.getByRole('link', { name: 'Together' }).click();
     await page.getByRole('button', { name: 'Undo: keep the arrival test' }).click();
     await expect(beside).toContainText('Two readings tell how strong the post is.');
+
+    await page.getByRole('button', { name: /^Rig:/ }).click();
+    await page.getByRole('menuitem', { name: 'Duplicate Tern' }).click();
+    await expect(page.getByRole('button', { name: 'Rig: Tern, copy' })).toBeVisible();
+    await page.getByRole('link', { name: 'Logbook' }).click();
+    await expect(page.getByRole('button', { name: /Does the battery carry/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Arrival: how strong is Shore 30 A?' }).click();
+    await expect(page.getByRole('region', { name: 'Test', exact: true })).toContainText('0.25');
   });
 
   test('numbers that contradict each other are named, until the user knows better', async ({ page }) => {

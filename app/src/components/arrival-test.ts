@@ -11,8 +11,8 @@ import {
   type Supply,
 } from '@heliarch/core';
 import { sourceTestWords } from '@heliarch/core/explaining';
-import { withArrivalRead } from '@heliarch/core/switching';
-import { OwnTicks } from '../storage/own-ticks';
+import { arrivalEntry } from '@heliarch/core/logging';
+import { LogEntries } from '../storage/log-entries';
 import { keepTogether } from './keep-together';
 import type { Post } from './post';
 import { QuantityControl } from './quantity/quantity-control';
@@ -86,7 +86,7 @@ const FIELDS = [
 })
 export class ArrivalTest {
   private readonly numberStyle = inject(UnitChoice).numbers;
-  private readonly ticks = inject(OwnTicks);
+  private readonly entries = inject(LogEntries);
   readonly rig = input.required<Rig>();
   readonly supply = input.required<Supply>();
   readonly post = input.required<Post>();
@@ -123,7 +123,7 @@ export class ArrivalTest {
   protected keep(test: SourceTest): void {
     const read = this.read();
     const atS = Math.round(Date.now() / MS_PER_SECOND);
-    if (read) this.ticks.change((at) => withArrivalRead(at, { ...read, atS, supply: this.supply().id }));
+    if (read) this.entries.put(arrivalEntry(this.rig(), { ...read, atS, supply: this.supply().id }));
     this.kept.emit(test);
   }
 

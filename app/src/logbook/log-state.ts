@@ -11,6 +11,8 @@ import {
 } from '@heliarch/core/logging';
 import { fromEvent, interval, merge, of } from 'rxjs';
 import { latest } from '../answers/latest';
+import { keepTogether } from '../components/keep-together';
+import { matches } from '../components/matches';
 import { UnitChoice } from '../components/unit-choice';
 import { RigSession } from '../storage/rig-session';
 import { KeptTests } from './kept-tests';
@@ -47,10 +49,12 @@ export class LogState {
     );
   });
 
+  private readonly isBesideTheList = matches('(min-width: 1001px)');
   private readonly chosenId = signal<string | undefined>(undefined);
   /** The one that was chosen; else on a wide screen the first of the list. */
   readonly test = computed((): LogTest | undefined => {
     const id = this.chosenId();
+    if (id === undefined) return this.isBesideTheList() ? this.tests()[0] : undefined;
     return this.tests().find((test) => test.id === id);
   });
 
@@ -76,11 +80,10 @@ export class LogState {
   });
   readonly words = computed(() => {
     const [test, found] = [this.test(), this.found()];
-    return (
-      test &&
-      found &&
-      testWords(this.units.numbers, this.rig(), test, found.answer, (atS) => this.moment(atS, test))
-    );
+    if (!test || !found) return undefined;
+    const moment = (atS: number): string => this.moment(atS, test);
+    const words = testWords(this.units.numbers, this.rig(), test, found.answer, moment);
+    return { ...words, lines: words.lines.map(keepTogether) };
   });
 
   /** Numbers of the test that are left to be used. */
@@ -112,7 +115,10 @@ export class LogState {
   /** Changes the test that is looked at. */
   edit(change: (test: LogTest) => LogTest, label?: string): void {
     const test = this.test();
-    if (test) this.kept.put(change(test), label);
+    if (!test) return;
+    // It stays in sight, wherever the change moves it in the list.
+    this.choose(test.id);
+    this.kept.put(change(test), label);
   }
 
   askAgain(): void {

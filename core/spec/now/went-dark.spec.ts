@@ -96,7 +96,6 @@ describe('it went dark', () => {
       timers: [],
       trips: [],
       startsSeen: [],
-      arrivals: [],
     };
     const trip = newTrip(rig, at, 1000);
     expect(trip).toEqual(jasmine.objectContaining({ started: 'kettle', on: at.on, atS: 1000 }));

@@ -1,24 +1,21 @@
 import type { AtSwitch, Trip } from '../now/at-switch.js';
 import type { Rig } from '../rig/schema.js';
-import { keptSource } from '../electrical/source-test.js';
-import { arrivalOfTest } from './arrival-of-test.js';
-import type { LogReading, LogTest, ReadingRole } from './log-test.js';
+import type { LogTest } from './log-test.js';
 import { nominalVolts } from './tested-inlet.js';
-import { sourceTarget } from './use-number.js';
 
-/** What was kept at the switch, as entries of the logbook: trips that are over, starts that instruments saw, arrival tests. */
+/** What was kept at the switch, as entries of the logbook: trips that are over, and starts that instruments saw. */
 export function testsFromSwitch(
   rig: Rig,
-  { trips, startsSeen, arrivals }: Pick<AtSwitch, 'trips' | 'startsSeen' | 'arrivals'>,
+  { trips, startsSeen }: Pick<AtSwitch, 'trips' | 'startsSeen'>,
 ): readonly LogTest[] {
   return [
-    ...trips.flatMap((trip) => tripTest(trip) ?? []),
-    ...startsSeen.map((seen) => startTest(rig, seen)),
-    ...arrivals.map((read) => arrivalTest(rig, read)),
+    ...trips.flatMap((trip) => testOfTrip(trip) ?? []),
+    ...startsSeen.map((seen) => testOfStartSeen(rig, seen)),
   ];
 }
 
-function tripTest(trip: Trip): LogTest | undefined {
+/** @returns Undefined while it is not over. */
+export function testOfTrip(trip: Trip): LogTest | undefined {
   if (trip.endedAtS === undefined) return undefined;
   return {
     id: `trip-${trip.atS}`,
@@ -34,7 +31,10 @@ function tripTest(trip: Trip): LogTest | undefined {
   };
 }
 
-function startTest(rig: Rig, { atS, startVA, simulated }: AtSwitch['startsSeen'][number]): LogTest {
+export function testOfStartSeen(
+  rig: Rig,
+  { atS, startVA, simulated }: AtSwitch['startsSeen'][number],
+): LogTest {
   return {
     id: `start-seen-${atS}`,
     kind: 'start',
@@ -48,24 +48,5 @@ function startTest(rig: Rig, { atS, startVA, simulated }: AtSwitch['startsSeen']
     ],
     uses: [],
     simulated,
-  };
-}
-
-function arrivalTest(rig: Rig, { atS, supply, light, loaded, warm }: AtSwitch['arrivals'][number]): LogTest {
-  const name = rig.supplies.find(({ id }) => id === supply)?.name ?? 'a supply that is gone';
-  const at = (role: ReadingRole, read: typeof light): LogReading => ({ id: role, atS, role, ...read });
-  const readings = [at('little-on', light), at('much-on', loaded), ...(warm ? [at('warm', warm)] : [])];
-  const found = arrivalOfTest(readings, nominalVolts(rig, { supply }));
-  return {
-    id: `arrival-${atS}`,
-    kind: 'arrival',
-    question: `Arrival: how strong is ${name}?`,
-    begunAtS: atS,
-    endedAtS: atS,
-    endedBecause: 'kept with the supply',
-    supply,
-    conditions: {},
-    readings,
-    uses: found ? [{ target: sourceTarget(supply), value: keptSource(found).ohms, atS }] : [],
   };
 }

@@ -100,19 +100,6 @@ export function withMeterReadAt(at: AtSwitch, meter: MeterReading | undefined): 
   return { ...at, meter };
 }
 
-/** A start that instruments saw is kept for the logbook. */
-export function withStartSeen(at: AtSwitch, seen: AtSwitch['startsSeen'][number]): AtSwitch {
-  return { ...at, startsSeen: [...at.startsSeen, seen].slice(-MOST_STARTS_SEEN) };
-}
-
-/** An arrival test is kept for the logbook. */
-export function withArrivalRead(at: AtSwitch, read: AtSwitch['arrivals'][number]): AtSwitch {
-  return { ...at, arrivals: [...at.arrivals, read].slice(-MOST_ARRIVALS) };
-}
-
-const MOST_STARTS_SEEN = 100;
-const MOST_ARRIVALS = 100;
-
 /** How long a load usually runs at a time, s: what a timer is offered with. */
 export function usualRunS(rig: Rig, loadId: string): number | undefined {
   const { runsMinutes } = loadOf(rig, loadId);

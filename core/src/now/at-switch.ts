@@ -11,8 +11,6 @@ const id = () => string().required();
 /** A moment, in seconds since 1970. */
 const moment = () => number().required();
 
-const reading = () => object({ volts: number().required(), amps: number().required() });
-
 const observation = object({
   /** All that had power is dark, or only some of it. */
   went: string().oneOf(['all', 'some']).required(),
@@ -60,25 +58,13 @@ const atSwitchSchema = object({
     .default(undefined),
   timers: array(object({ load: id(), endsS: moment() })).required(),
   trips: array(tripBefore).required(),
-  /** Starts that instruments saw and that are to go to the logbook. */
+  /** Starts that instruments saw, where an earlier build kept them: now they are in the logbook itself. */
   startsSeen: array(
     object({
       atS: moment(),
       startVA: number().required(),
       runningW: number().required(),
       simulated: string().oneOf(['yes', 'no']).required(),
-    }),
-  )
-    .default([])
-    .required(),
-  /** Arrival tests, as they were read at an inlet. */
-  arrivals: array(
-    object({
-      atS: moment(),
-      supply: id(),
-      light: reading().required(),
-      loaded: reading().required(),
-      warm: reading().optional().default(undefined),
     }),
   )
     .default([])
@@ -101,7 +87,7 @@ export type Pace = NonNullable<TripObservation['pace']>;
 
 /** Nothing is on. */
 export function nothingOn(rig: Rig): AtSwitch {
-  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [], arrivals: [] };
+  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [] };
 }
 
 /**

@@ -14,10 +14,12 @@ import {
   type Trip,
   type TripObservation,
 } from '@heliarch/core/switching';
+import { testOfTrip } from '@heliarch/core/logging';
 import { of } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';
 import { UnitChoice } from '../../components/unit-choice';
+import { LogEntries } from '../../storage/log-entries';
 import { NowState, secondsNow } from '../now-state';
 
 /** The trip that is being dealt with: it is kept as it was from the first moment on. */
@@ -26,6 +28,7 @@ export class DarkState {
   private readonly now = inject(NowState);
   private readonly units = inject(UnitChoice);
   private readonly answers = inject(Answers);
+  private readonly entries = inject(LogEntries);
 
   private readonly begunAtS = signal<number | undefined>(undefined);
   /** The one that is open: begun here, or left open before a reload. */
@@ -89,13 +92,14 @@ export class DarkState {
     const nowS = secondsNow();
     const trip = newTrip(this.now.rig(), this.now.at(), nowS);
     this.begunAtS.set(trip.atS);
-    this.now.keep((at) => {
-      const open = at.trips.filter(({ endedAtS }) => endedAtS === undefined);
-      return withTripBegun(
+    const open = this.now.at().trips.filter(({ endedAtS }) => endedAtS === undefined);
+    this.now.keep((at) =>
+      withTripBegun(
         open.reduce((before, { atS }) => withTripEnded(before, atS, nowS), at),
         trip,
-      );
-    });
+      ),
+    );
+    for (const each of open) this.log(each, nowS);
   }
 
   observe(change: Partial<TripObservation>): void {
@@ -116,10 +120,12 @@ export class DarkState {
     const trip = this.trip();
     if (!trip) return;
     const back = trip.on.filter(({ load }) => load !== trip.started);
+    const endedAtS = secondsNow();
     this.now.keep((at) => {
-      const ended = withTripEnded(at, trip.atS, secondsNow());
-      return withOnlyOn(this.now.rig(), ended, isLight ? back : [], secondsNow());
+      const ended = withTripEnded(at, trip.atS, endedAtS);
+      return withOnlyOn(this.now.rig(), ended, isLight ? back : [], endedAtS);
     });
+    this.log(trip, endedAtS);
     this.begunAtS.set(undefined);
   }
 
@@ -127,6 +133,12 @@ export class DarkState {
   forget(): void {
     const trip = this.trip();
     if (trip) this.now.keep((at) => ({ ...at, trips: at.trips.filter(({ atS }) => atS !== trip.atS) }));
+  }
+
+  /** A trip that is over is an entry of the logbook, and so in the file of the rig. */
+  private log(trip: Trip, endedAtS: number): void {
+    const entry = testOfTrip({ ...trip, endedAtS });
+    if (entry) this.entries.put(entry);
   }
 
   private change(edit: (at: ReturnType<NowState['at']>, atS: number) => ReturnType<NowState['at']>): void {

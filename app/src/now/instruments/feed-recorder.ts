@@ -2,9 +2,8 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
 import type { FeedSample } from '@heliarch/core/metering';
-import { LogRepository } from '../../storage/log-repository';
+import { LogEntries } from '../../storage/log-entries';
 import { RigSession } from '../../storage/rig-session';
-import { StorageQueue } from '../../storage/storage-queue';
 import { NowState } from '../now-state';
 import { Instruments } from './instruments';
 
@@ -18,8 +17,7 @@ const MOST_SAMPLES = 86_400;
 @Injectable()
 export class FeedRecorder {
   private readonly session = inject(RigSession);
-  private readonly repository = inject(LogRepository);
-  private readonly queue = inject(StorageQueue);
+  private readonly entries = inject(LogEntries);
   private readonly state = inject(NowState);
   private readonly instruments = inject(Instruments);
 
@@ -82,15 +80,7 @@ export class FeedRecorder {
     const [first] = this.samples;
     if (!begun || !first) return;
     this.serial += 1;
-    const savedAt = Date.now();
-    const test = change({
-      ...begun.test,
-      begunAtS: first.atS,
-      trace: traceOfFeed(this.samples),
-      changedAtMs: savedAt,
-    });
-    const row = { rigId: begun.rigId, id: test.id, serial: this.serial, savedAt, test };
-    // A browser that keeps nothing has said so.
-    this.queue.run('keeping a test', () => this.repository.keep(row)).catch(() => undefined);
+    const test = { ...begun.test, begunAtS: first.atS, trace: traceOfFeed(this.samples) };
+    this.entries.put(change(test), this.serial, begun.rigId);
   }
 }

@@ -9,10 +9,11 @@ import {
 } from '@angular/core';
 import { formatAmount, formatNumber } from '@heliarch/core';
 import { SCENARIOS, STALE_AFTER_S, type Instrument, type ScenarioId } from '@heliarch/core/metering';
-import { withStartSeen } from '@heliarch/core/switching';
+import { testOfStartSeen } from '@heliarch/core/logging';
 import { Plot } from '../../components/plot/plot';
 import type { PlotDrawn } from '../../components/plot/plot-drawn';
 import { UnitChoice } from '../../components/unit-choice';
+import { LogEntries } from '../../storage/log-entries';
 import { NowState } from '../now-state';
 import { FeedRecorder } from './feed-recorder';
 import { Instruments } from './instruments';
@@ -46,6 +47,7 @@ export class InstrumentsPanel {
   protected readonly feed = inject(Instruments);
   protected readonly recorder = inject(FeedRecorder);
   private readonly state = inject(NowState);
+  private readonly entries = inject(LogEntries);
   private readonly units = inject(UnitChoice);
 
   protected readonly isOpen = signal(false);
@@ -179,7 +181,7 @@ export class InstrumentsPanel {
     const start = this.feed.start();
     if (!start) return;
     const simulated = this.feed.header()?.simulated ?? 'yes';
-    this.state.keep((at) => withStartSeen(at, { ...start, simulated }));
+    this.entries.put(testOfStartSeen(this.state.rig(), { ...start, simulated }));
     this.feed.forgetStart();
   }
 }
