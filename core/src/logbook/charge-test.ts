@@ -12,6 +12,8 @@ const FULL_PERCENT = 100;
 const TAPERS_BELOW = 0.9;
 /** A straight line is drawn through so many of the last readings: a charge bends at its end. */
 const LAST_READINGS = 6;
+/** Where it tapers, through so many: every one before them rose faster. */
+const LAST_TAPERING = 3;
 
 /** What a charge test says so far. */
 export interface ChargeTest {
@@ -47,11 +49,19 @@ export function chargeTestOf(test: LogTest): ChargeTest {
     watts: meanOfReadings(full.flatMap(({ amps, volts }) => (volts === undefined ? [] : [amps * volts]))),
     amps: meanOfReadings(full.map(({ amps }) => amps)),
     tapersAtPercent: tapering?.percent,
-    ...fullBy(tapering ? readings.filter(({ atS }) => atS >= (lastAtFull ?? 0)) : readings),
+    ...(tapering
+      ? fullBy(
+          readings.filter(({ atS }) => atS >= (lastAtFull ?? 0)),
+          LAST_TAPERING,
+        )
+      : fullBy(readings, LAST_READINGS)),
   };
 }
 
-function fullBy(readings: ReturnType<typeof countingReadings>): Pick<ChargeTest, 'perHour' | 'fullAtS'> {
+function fullBy(
+  readings: ReturnType<typeof countingReadings>,
+  most: number,
+): Pick<ChargeTest, 'perHour' | 'fullAtS'> {
   // Upside down it falls to 0, as what is missing from full.
   const missing = readings.map((each) =>
     each.percent === undefined ? each : { ...each, percent: FULL_PERCENT - each.percent },
@@ -59,7 +69,7 @@ function fullBy(readings: ReturnType<typeof countingReadings>): Pick<ChargeTest,
   const shown = shownCharge(missing);
   if (!shown) return { perHour: undefined, fullAtS: undefined };
   const segment = shown.shown.at(-1)?.segment ?? 0;
-  const last = shown.shown.filter((each) => each.segment === segment).slice(-LAST_READINGS);
+  const last = shown.shown.filter((each) => each.segment === segment).slice(-most);
   const { points, scatter } = pointsOfDisplay(last, shown.step);
   const fit = fitLine(points, segment, scatter);
   if (!fit || !(fit.degreesOfFreedom > 0) || lineAt(fit, last.at(-1)?.x ?? 0) < 0)
