@@ -11,6 +11,7 @@ import {
 } from './exit-codes.ts';
 import { fitCommand, type FitOptions } from './fit-command.ts';
 import { logCommand, type LogOptions } from './log-command.ts';
+import { plateCommand, type PlateOptions } from './plate-command.ts';
 import { openRig } from './open-rig.ts';
 import { planCommand, type PlanOptions } from './plan-command.ts';
 import { sizeCommand, type SizeOptions } from './size-command.ts';
@@ -52,6 +53,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   addSetQuestions(program, { out, err });
   addWhatIfQuestions(program, { out, err });
   addLogbook(program, { out, err });
+  addPlate(program, out);
   program
     .command('validate')
     .description('say whether a rig file can be used, or all that is wrong with it')
@@ -151,6 +153,24 @@ function addWhatIfQuestions(program: Command, { out, err }: Output): void {
       const rig = await openRig(file);
       err(unknownFieldLines(rig));
       out(planCommand(NUMBER_STYLE, rig, options, err));
+    });
+}
+
+/** What a nameplate says; its exit code is 0 whatever that is. */
+function addPlate(program: Command, out: Output['out']): void {
+  const answers = (answer: string, before: readonly string[] = []): readonly string[] => [...before, answer];
+  program
+    .command('plate')
+    .description('what the text of a nameplate says, with what has to be asked first')
+    .argument('[text]', 'the text of the plate, in quotes')
+    .option('--file <file>', 'a file with the text of the plate')
+    .option('--rig <file>', 'a rig file: the plate as an entry of that rig')
+    .option('--volts <volts>', 'at which of several voltages it is read')
+    .option('--answer <question=choice>', 'answers a question; may be given several times', answers)
+    .option('--json', 'print it as JSON')
+    .action(async (text: string | undefined, options: PlateOptions) => {
+      const rig = options.rig === undefined ? undefined : await openRig(options.rig);
+      out(await plateCommand(NUMBER_STYLE, text, rig, options));
     });
 }
 

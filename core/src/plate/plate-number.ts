@@ -24,15 +24,18 @@ const DECIMAL = /^\d*([.,])\d+$/;
  */
 export function readPlateNumber(text: string, sign: DecimalSign): PlateNumber | undefined {
   const plain = text.replace(/[ '](?=\d{3}(?!\d))/g, '').trim();
-  const [, whole = '0', over, under] = FRACTION.exec(plain) ?? [];
-  if (over !== undefined && under !== undefined) return sure(Number(whole) + Number(over) / Number(under));
-  const [, ahead, mark, behind] = ONE_SIGN.exec(plain) ?? [];
-  if (ahead !== undefined && behind !== undefined) return grouped(ahead, mark, behind, sign);
+  const fraction = FRACTION.exec(plain);
+  if (fraction) return sure(Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]));
+  const one = ONE_SIGN.exec(plain);
+  return one ? grouped(one[1] ?? '', one[2], one[3] ?? '', sign) : decimal(plain);
+}
+
+/** A number that can be read in one way only. */
+function decimal(plain: string): PlateNumber | undefined {
   const last = Math.max(plain.lastIndexOf('.'), plain.lastIndexOf(','));
   const isDecimal = DECIMAL.test(plain) || (plain.includes('.') && plain.includes(','));
   const point = isDecimal ? `${digits(plain.slice(0, last))}.${digits(plain.slice(last))}` : digits(plain);
-  const value = point === '' ? NaN : Number(point);
-  return Number.isFinite(value) ? sure(value) : undefined;
+  return point === '' ? undefined : sure(Number(point));
 }
 
 /** Three digits behind one sign: thousands, or decimals. */

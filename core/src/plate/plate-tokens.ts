@@ -120,27 +120,46 @@ function special(line: string, at: number): PlateToken | undefined {
 function numberAt(line: string, at: number): NumberToken | undefined {
   const first = matched(MIXED, line, at) ?? matched(FRACTION, line, at) ?? matched(ONE, line, at);
   if (first === undefined) return undefined;
-  const digits = [first];
-  let end = at + first.length;
-  let isRange = false;
-  let unit = unitAt(line, end);
-  if (unit) end += unit.length;
-  for (;;) {
-    const [more, isOfRange] = [match(NEXT_OF_LIST, line, end), match(NEXT_OF_RANGE, line, end)];
-    const next = more ?? isOfRange;
-    if (!next) break;
-    const then = unitAt(line, end + next[0].length);
-    // 230 V / 50 Hz are two numbers of their own.
-    if (unit && then?.unit.quantity !== unit.unit.quantity) break;
-    digits.push(next[1] ?? '');
-    isRange ||= !more;
-    end += next[0].length + (then?.length ?? 0);
-    unit ??= then;
-    if (then && digits.length > MOST_IN_A_LIST) break;
-  }
+  let read: NumberRead = withUnit(line, {
+    digits: [first],
+    isRange: false,
+    unit: undefined,
+    end: at + first.length,
+  });
+  for (let more = nextOf(line, read); more && more.digits.length <= MOST_IN_A_LIST; more = nextOf(line, read))
+    read = more;
+  const { digits, isRange, unit, end } = read;
   // What runs on in letters or digits is the name of something, not a number.
-  const isName = !unit && /^[\p{L}\d-]/u.test(line.slice(end)) && !/^-\s/.test(line.slice(end));
-  return isName ? undefined : { is: 'number', digits, isRange, unit: unit?.unit, text: line.slice(at, end) };
+  const isName = !unit && /^(?:[\p{L}\d]|-\S)/u.test(line.slice(end));
+  return isName ? undefined : { is: 'number', digits, isRange, unit, text: line.slice(at, end) };
+}
+
+/** Numbers of a list or a range as far as they are read, and where the line goes on. */
+interface NumberRead {
+  readonly digits: readonly string[];
+  readonly isRange: boolean;
+  readonly unit: PlateUnit | undefined;
+  readonly end: number;
+}
+
+function withUnit(line: string, read: NumberRead): NumberRead {
+  const unit = unitAt(line, read.end);
+  return unit ? { ...read, unit: unit.unit, end: read.end + unit.length } : read;
+}
+
+function nextOf(line: string, { digits, isRange, unit, end }: NumberRead): NumberRead | undefined {
+  const ofList = match(NEXT_OF_LIST, line, end);
+  const next = ofList ?? match(NEXT_OF_RANGE, line, end);
+  if (!next) return undefined;
+  const then = unitAt(line, end + next[0].length);
+  // 230 V / 50 Hz are two numbers of their own.
+  if (unit && then?.unit.quantity !== unit.quantity) return undefined;
+  return {
+    digits: [...digits, next[1] ?? ''],
+    isRange: isRange || !ofList,
+    unit: unit ?? then?.unit,
+    end: end + next[0].length + (then?.length ?? 0),
+  };
 }
 
 const MOST_IN_A_LIST = 4;

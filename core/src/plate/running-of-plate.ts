@@ -1,0 +1,124 @@
+import { shaftWatts } from '../electrical/motor.js';
+import type { Quantity } from '../quantity/quantity.js';
+import type { RunningFrom } from '../rig/schema.js';
+import { factAt, type PlateFact } from './plate-fact.js';
+import { ofPlate } from './quantity-of-fact.js';
+
+/** What a plate says of a part that runs, ready to be put into it. */
+export interface RunningOfPlate {
+  readonly runningW?: Quantity;
+  readonly runningFrom?: RunningFrom;
+  readonly powerFactor?: Quantity;
+  readonly used: readonly PlateFact[];
+}
+
+/** The first that the plate has; amps of a compressor before those of the whole, for a start belongs to it. */
+const WAYS: readonly ((facts: readonly PlateFact[]) => RunningOfPlate | undefined)[] = [
+  (facts) => byAmps(facts, factAt(facts, 'ratedLoadAmps', 'compressor')),
+  byWatts,
+  (facts) => byAmps(facts, factAt(facts, 'amps', 'main', 'input', 'compressor')),
+  (facts) => byOne(factAt(facts, 'voltAmps', 'main', 'input'), (va) => ({ runningFrom: { va } })),
+  (facts) =>
+    byHorsepower(
+      factAt(facts, 'horsepower', 'main', 'output') ??
+        inHorsepower(factAt(facts, 'watts', 'main', 'output'), facts),
+    ),
+  byCooling,
+  (facts) => byOne(factAt(facts, 'watts', 'output'), (cookingW) => ({ runningFrom: { cookingW } })),
+];
+
+/** What a plate says of the power of a thing; undefined where it says nothing of it. */
+export function runningOf(facts: readonly PlateFact[]): RunningOfPlate | undefined {
+  for (const way of WAYS) {
+    const found = way(facts);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+const MOST_SHAFT_SHARE = 0.93;
+const LEAST_POWER_FACTOR = 0.3;
+
+/** Watts that are taken; beside volts and amps they tell the power factor. */
+function byWatts(facts: readonly PlateFact[]): RunningOfPlate | undefined {
+  const watts = factAt(facts, 'watts', 'main', 'input', 'heater');
+  if (!watts || isOfShaft(facts, watts)) return undefined;
+  const stated = factAt(facts, 'powerFactor', 'main', 'input');
+  if (stated) return { runningW: ofPlate(watts), powerFactor: ofPlate(stated), used: [watts, stated] };
+  const found = powerFactorOf(facts, watts);
+  return { runningW: ofPlate(watts), ...found, used: [watts, ...(found?.used ?? [])] };
+}
+
+/** Watts over volts times amps. */
+function powerFactorOf(facts: readonly PlateFact[], watts: PlateFact): RunningOfPlate | undefined {
+  const [volts, amps] = [factAt(facts, 'volts', 'main', 'input'), factAt(facts, 'amps', 'main', 'input')];
+  if (!volts || !amps || volts.range || watts.range) return undefined;
+  const value = Math.min(1, watts.value / (volts.value * amps.value));
+  if (value < LEAST_POWER_FACTOR) return undefined;
+  const note = `${watts.text}, ${volts.text}, ${amps.text}`;
+  return { powerFactor: { ...ofPlate(amps), value: Number(value.toFixed(2)), note }, used: [volts, amps] };
+}
+
+/** Watts of a motor's plate are what its shaft gives, where volts, amps and power factor are more. */
+function isOfShaft(facts: readonly PlateFact[], watts: PlateFact): boolean {
+  const [volts, amps] = [factAt(facts, 'volts', 'main', 'input'), factAt(facts, 'amps', 'main', 'input')];
+  const powerFactor = factAt(facts, 'powerFactor', 'main');
+  const isOfMotor = powerFactor !== undefined || factAt(facts, 'rpm', 'main') !== undefined;
+  if (!volts || !amps || !isOfMotor) return false;
+  return watts.value < MOST_SHAFT_SHARE * volts.value * amps.value * (powerFactor?.value ?? 1);
+}
+
+function byAmps(facts: readonly PlateFact[], amps: PlateFact | undefined): RunningOfPlate | undefined {
+  if (!amps) return undefined;
+  const volts = factAt(facts, 'volts', 'main', 'input');
+  const stated = factAt(facts, 'powerFactor', 'main', 'input', 'compressor');
+  return {
+    runningFrom: { amps: ofPlate(amps), ...(volts && { volts: lowestVolts(volts) }) },
+    ...(stated && { powerFactor: ofPlate(stated) }),
+    used: [amps, ...(volts ? [volts] : []), ...(stated ? [stated] : [])],
+  };
+}
+
+/** Amps are the most at the lowest voltage of a range. */
+const lowestVolts = ({ value, range }: PlateFact): number => range?.[0] ?? value;
+
+function byOne(
+  fact: PlateFact | undefined,
+  running: (quantity: Quantity) => Pick<RunningOfPlate, 'runningFrom'>,
+): RunningOfPlate | undefined {
+  return fact && { ...running(ofPlate(fact)), used: [fact] };
+}
+
+function byHorsepower(horsepower: PlateFact | undefined): RunningOfPlate | undefined {
+  return horsepower && { runningFrom: { horsepower: horsepower.value }, used: [horsepower] };
+}
+
+/** Watts at the shaft of a motor. */
+function inHorsepower(shaft: PlateFact | undefined, facts: readonly PlateFact[]): PlateFact | undefined {
+  return shaft && factAt(facts, 'rpm', 'main', 'output') && { ...shaft, value: shaft.value / shaftWatts(1) };
+}
+
+function byCooling(facts: readonly PlateFact[]): RunningOfPlate | undefined {
+  const cooling = factAt(facts, 'cooling', 'main', 'compressor', 'output');
+  const ratio = factAt(facts, 'coolingRatio', 'main');
+  return (
+    cooling && {
+      runningFrom: { coolingW: ofPlate(cooling), ...(ratio && { coolingPerWatt: ratio.value }) },
+      used: [cooling, ...(ratio ? [ratio] : [])],
+    }
+  );
+}
+
+/** The fan of a cooling unit: its own amps, else what the whole takes beyond the compressor. */
+export function fanOf(facts: readonly PlateFact[]): RunningOfPlate | undefined {
+  const own = byAmps(facts, factAt(facts, 'amps', 'fan') ?? factAt(facts, 'ratedLoadAmps', 'fan'));
+  if (own) return own;
+  const [all, rated] = [factAt(facts, 'amps', 'main', 'input'), factAt(facts, 'ratedLoadAmps', 'compressor')];
+  if (!all || !rated || all.value <= rated.value) return undefined;
+  const rest = {
+    ...all,
+    value: Number((all.value - rated.value).toFixed(1)),
+    text: `${all.text} less ${rated.text}`,
+  };
+  return byAmps(facts, rest);
+}

@@ -1,0 +1,107 @@
+import { PLATE_CHEMISTRIES, PLATE_FUELS, PLATE_WAVEFORMS } from '../reference/plate-things.js';
+import type { Quantity } from '../quantity/quantity.js';
+import type { Battery, Converter, Source } from '../rig/schema.js';
+import { factAt, type PlateFact, type PlateSlot } from './plate-fact.js';
+import { ofPlate } from './quantity-of-fact.js';
+import type { PlateRead } from './read-plate.js';
+
+/** What a plate says of something that supplies, and which numbers say it. */
+export interface PartOfPlate<T> {
+  readonly says: Partial<T>;
+  readonly used: readonly PlateFact[];
+}
+
+const textOf = ({ lines }: PlateRead): string => lines.join(' ').toLowerCase();
+
+function named<T>(read: PlateRead, words: readonly (readonly [RegExp, T])[]): T | undefined {
+  const text = textOf(read);
+  return words.find(([pattern]) => pattern.test(text))?.[1];
+}
+
+type Tier = NonNullable<Converter['tiers']>[number];
+
+/** What may be more for a while: with its seconds, for without them a tier says nothing. */
+function tiersOf(
+  facts: readonly PlateFact[],
+  continuousVA: number,
+): { readonly tiers: readonly Tier[]; readonly used: readonly PlateFact[] } {
+  const most = factAt(facts, 'voltAmps', 'most') ?? factAt(facts, 'watts', 'most');
+  const seconds = factAt(facts, 'seconds', 'most');
+  if (!most || !seconds || most.value <= continuousVA) return { tiers: [], used: [] };
+  return {
+    tiers: [{ limit: ofPlate(most, 'rating'), unit: 'VA', seconds: seconds.value }],
+    used: [most, seconds],
+  };
+}
+
+/** Continuous watts and VA; where the plate has one of them alone it stands for both, as at a power factor of 1. */
+function continuousOf(facts: readonly PlateFact[], ...slots: readonly PlateSlot[]) {
+  const [watts, va] = [factAt(facts, 'watts', ...slots), factAt(facts, 'voltAmps', ...slots)];
+  const [w, s] = [watts ?? va, va ?? watts];
+  const fact = (each: PlateFact | undefined): Quantity | undefined => each && ofPlate(each, 'rating');
+  return {
+    continuousW: fact(w),
+    continuousVA: fact(s),
+    value: s?.value ?? 0,
+    used: [...new Set([w, s])].flatMap((each) => each ?? []),
+  };
+}
+
+/** What the plate of an inverter says. */
+export function converterOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Converter> {
+  const { continuousW, continuousVA, value, used } = continuousOf(facts, 'output', 'main');
+  const { tiers, used: usedOfTiers } = tiersOf(facts, value);
+  const [idle, peak, charge] = [
+    factAt(facts, 'watts', 'idle'),
+    factAt(facts, 'efficiency', 'main', 'output'),
+    factAt(facts, 'amps', 'charge'),
+  ];
+  const waveform = named(read, PLATE_WAVEFORMS);
+  return {
+    says: {
+      ...(continuousW && { continuousW }),
+      ...(continuousVA && { continuousVA }),
+      ...(tiers.length > 0 && { tiers: [...tiers] }),
+      ...(idle && { idleW: ofPlate(idle, 'rating') }),
+      ...(peak && { efficiencyPeak: ofPlate(peak, 'rating') }),
+      ...(charge && !charge.isUnconfirmed && { chargeA: charge.value }),
+      ...(waveform && { waveform }),
+    },
+    used: [...used, ...usedOfTiers, ...[idle, peak, charge].flatMap((each) => each ?? [])],
+  };
+}
+
+/** What the plate of a generator says. */
+export function generatorOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Source> {
+  const { continuousW, continuousVA, value, used } = continuousOf(facts, 'main', 'output');
+  const { tiers, used: usedOfTiers } = tiersOf(facts, value);
+  const fuel = named(read, PLATE_FUELS);
+  return {
+    says: {
+      ...(continuousW && { continuousW }),
+      ...(continuousVA && { continuousVA }),
+      ...(tiers.length > 0 && { tiers: [...tiers] }),
+      ...(fuel && { fuel }),
+    },
+    used: [...used, ...usedOfTiers],
+  };
+}
+
+/** What the plate of a battery says. */
+export function batteryOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Battery> {
+  const [ampHours, hours, discharge] = [
+    factAt(facts, 'ampHours', 'main'),
+    factAt(facts, 'ratedHours', 'main'),
+    factAt(facts, 'amps', 'discharge'),
+  ];
+  const chemistry = named(read, PLATE_CHEMISTRIES);
+  return {
+    says: {
+      ...(ampHours && { ampHours: ofPlate(ampHours, 'rating') }),
+      ...(hours && !hours.isUnconfirmed && { ratedHours: hours.value }),
+      ...(discharge && !discharge.isUnconfirmed && { dischargeA: discharge.value }),
+      ...(chemistry && { chemistry }),
+    },
+    used: [ampHours, hours, discharge].flatMap((each) => each ?? []),
+  };
+}
