@@ -68,7 +68,7 @@ function answersOf({ answer = [] }: PlateOptions): PlateAnswers {
 function inRig(rig: Rig, said: PlateSaid): PlateInRig | undefined {
   const [kind] = said.kinds.kinds;
   if (said.device === 'load') {
-    if (!kind) return undefined;
+    if (!kind || !said.kinds.isTold) return undefined;
     const names = rig.circuits.map(({ name }) => name);
     const circuit = rig.circuits[suggestedCircuit(names, kind)]?.id ?? '';
     return withPlateIn(rig, said, { into: 'new-load', kind, name: '', circuit });
@@ -115,7 +115,9 @@ function asLines({
   missing,
 }: ReturnType<typeof reportOf>): string {
   return `${[
-    kinds[0] === undefined ? of : `${of}${isTold ? ': ' : ', perhaps: '}${kinds[0].toLowerCase()}`,
+    kinds[0] === undefined
+      ? of
+      : `${of}${isTold ? `: ${kinds[0].toLowerCase()}` : '; the plate does not say what it is'}`,
     ...values.map(({ line, text, words }) => `  ${words.name}: ${words.value}   (line ${line}: ${text})`),
     ...questions.map(
       ({ id, isOpen, question, choices }) =>

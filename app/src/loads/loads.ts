@@ -22,6 +22,7 @@ import { LoadsState } from './loads-state';
 import { NothingHere } from '../components/nothing-here';
 import { Select } from '../components/select/select';
 import { WorthNext } from '../components/worth-next';
+import { PlateReader } from '../plate/plate-reader';
 import { LoadEditor } from './load-editor/load-editor';
 
 const USAGES: readonly Load['usage'][] = ['left-on', 'by-itself', 'during-work'];
@@ -41,6 +42,7 @@ const BELOW_EACH_OTHER = '(max-width: 1100px)';
     NothingHere,
     NzButtonComponent,
     NzInputDirective,
+    PlateReader,
     Select,
     WorthNext,
   ],
@@ -57,7 +59,7 @@ export class Loads {
   protected readonly doubts = computed(() => countDoubts(this.state.rig()));
 
   /** What lies over the room. */
-  protected readonly over = signal<'kinds' | 'list' | undefined>(undefined);
+  protected readonly over = signal<'kinds' | 'plate' | 'list' | undefined>(undefined);
 
   /** The load an address asks for. */
   readonly load = input<string>();

@@ -9,6 +9,7 @@ import {
   linkedSignal,
   untracked,
   viewChild,
+  signal,
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
@@ -26,6 +27,7 @@ import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
 import { PartSheet } from './part-sheet';
 import { RigChecks } from './rig-checks';
+import { PlateReader } from '../plate/plate-reader';
 import { RigState } from './rig-state';
 import { savePng, saveSvg } from './save-picture';
 import { Setup } from './setup';
@@ -63,6 +65,7 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
     NzTabsComponent,
     OneLineDiagram,
     PartSheet,
+    PlateReader,
     RigChecks,
     Setup,
     Supplies,
@@ -73,6 +76,7 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
   styleUrls: ['./rig.css', '../components/menu.css'],
 })
 export class RigRoom {
+  protected readonly isReadingPlate = signal(false);
   protected readonly state = inject(RigState);
   /** The view an address asks for. */
   readonly view = input<string>();

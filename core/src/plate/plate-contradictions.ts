@@ -7,6 +7,7 @@ import type { PlateQuantity } from '../reference/plate-terms.js';
 export interface PlateContradiction {
   readonly kind:
     | 'more-watts-than-volt-amps'
+    | 'few-watts-of-volt-amps'
     | 'more-at-the-shaft'
     | 'locked-rotor-of-rated-load'
     | 'code-letter-of-locked-rotor'
@@ -21,6 +22,8 @@ export interface PlateContradiction {
 const ROUNDING = 0.1;
 /** Locked-rotor current over rated-load current, the widest that is found. Common practice. */
 const LOCKED_OVER_RATED = { least: 2.5, most: 12 } as const;
+/** Watts over volts times amps: less is a sign misread. Common practice. */
+const LEAST_POWER_FACTOR = 0.35;
 /** Cooling over power. Common practice. */
 const COOLING_OVER_WATTS = { least: 1.5, most: 7 } as const;
 const CODE_LETTER_ROUNDING = 0.15;
@@ -45,6 +48,12 @@ export function contradictionsOf(facts: readonly PlateFact[]): readonly PlateCon
   const [ampHours, wattHours] = [at('ampHours', 'main'), at('wattHours', 'main')];
   return [
     ...when(isAbove(watts, product(volts, amps), ROUNDING), 'more-watts-than-volt-amps', watts, amps),
+    ...when(
+      isAbove(scaled(product(volts, amps), LEAST_POWER_FACTOR), watts, 0),
+      'few-watts-of-volt-amps',
+      watts,
+      amps,
+    ),
     ...when(
       isAbove(shaftOf(horsepower), product(volts, amps) ?? watts, 0),
       'more-at-the-shaft',
@@ -84,6 +93,9 @@ function product(volts: Valued, amps: Valued): Valued {
     amps && { value: volts.value * amps.value, range: [least(volts) * least(amps), most(volts) * most(amps)] }
   );
 }
+
+const scaled = (each: Valued, by: number): Valued =>
+  each && { value: each.value * by, range: [least(each) * by, most(each) * by] };
 
 const shaftOf = (horsepower: Valued): Valued =>
   horsepower && { value: shaftWatts(horsepower.value), range: undefined };

@@ -26,13 +26,13 @@ export interface PlateKinds {
 const MOTORS: readonly LoadFamily[] = ['Motors', 'Compressors'];
 /** Speeds of induction motors of one or two pairs of poles lie in here; universal motors run faster. */
 const INDUCTION_RPM = { least: 800, most: 3600 } as const;
-/** What a plate is of that names nothing: of what cools, compresses, turns, heats, or none of them. */
+/** What a plate may be of that names nothing. */
 const OTHERS = [
-  'roof-air-large',
-  'other-compressor',
-  'other-motor',
   'other-heat',
   'other-electronics',
+  'other-motor',
+  'other-compressor',
+  'roof-air-large',
 ] as const;
 
 /**

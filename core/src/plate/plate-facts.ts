@@ -75,7 +75,7 @@ function factOf(value: PlateValue, index: number | undefined, hasBoth = false): 
   const last = others.at(-1) ?? first;
   const single = isRange ? (first + last) / 2 : (values[index ?? 0] ?? first);
   return {
-    slot: hasBoth && value.current === 'dc' && !value.place ? 'direct' : slotOf(value),
+    slot: slotOf(value, hasBoth),
     quantity,
     value: single,
     range: isRange ? [Math.min(first, last), Math.max(first, last)] : undefined,
@@ -97,13 +97,17 @@ const OWN_SLOTS: Readonly<Partial<Record<PlateQuantity, PlateSlot>>> = {
 const OF_ALL: readonly PlateQuantity[] = ['volts', 'hertz', 'phases'];
 const OF_COMPRESSOR: readonly PlateQuantity[] = ['ratedLoadAmps', 'lockedRotorAmps'];
 
-function slotOf({ quantity, place, manner }: PlateValue): PlateSlot {
-  const own = OWN_SLOTS[quantity];
-  if (own) return own;
+function slotOf(value: PlateValue, hasBoth: boolean): PlateSlot {
+  const { quantity, place, manner, current } = value;
+  if (hasBoth && current === 'dc' && !place) return 'direct';
   if (OF_COMPRESSOR.includes(quantity)) return place === 'fan' ? 'fan' : 'compressor';
-  if (OF_ALL.includes(quantity)) return place === 'input' || place === 'output' ? place : 'main';
-  return manner === undefined || manner === 'rated' ? (place ?? 'main') : manner;
+  if (OF_ALL.includes(quantity)) return sideOf(value);
+  const isMoment = manner !== undefined && manner !== 'rated';
+  return OWN_SLOTS[quantity] ?? (isMoment ? manner : (place ?? 'main'));
 }
+
+const sideOf = ({ place }: PlateValue): PlateSlot =>
+  place === 'input' || place === 'output' ? place : 'main';
 
 /** At which of several voltages the plate is read. */
 function whichVolts(

@@ -38,8 +38,8 @@ export type PlateToken =
   | { readonly is: 'word'; readonly text: string };
 
 const sticky = (source: string): RegExp => new RegExp(source, 'iy');
-const END_OF_WORD = '(?![\\p{L}\\d])';
-const whole = ({ source }: RegExp): RegExp => new RegExp(`(?:${source})${END_OF_WORD}`, 'iyu');
+/** What follows at once begins anew where it is a digit: 120V60Hz, RLA11.2. */
+const whole = ({ source }: RegExp): RegExp => new RegExp(`(?:${source})(?!\\p{L})`, 'iyu');
 
 const NUMBER = "(?:\\d{1,3}(?:[ ']\\d{3})+(?=\\s*(?:b\\.?t|w|va|kw|v\\b))|\\d+(?:[.,]\\d+)*|[.,]\\d+)";
 const MIXED = sticky('\\d+[ -]+\\d{1,2}/\\d{1,2}(?=\\s*h\\.?\\s?p)');
@@ -130,7 +130,7 @@ function numberAt(line: string, at: number): NumberToken | undefined {
     read = more;
   const { digits, isRange, unit, end } = read;
   // What runs on in letters or digits is the name of something, not a number.
-  const isName = !unit && /^(?:[\p{L}\d]|-\S)/u.test(line.slice(end));
+  const isName = !unit && /^(?:[\p{L}\d]|-\S)/u.test(line.slice(end)) && !wordAt(line, end);
   return isName ? undefined : { is: 'number', digits, isRange, unit, text: line.slice(at, end) };
 }
 

@@ -83,10 +83,14 @@ const HALVES: Readonly<Record<string, string>> = {
 
 /** Signs that mean the same as others. */
 function cleaned(text: string): string {
-  return text
-    .replace(/[½¼¾⅓⅔⅛]/g, (sign) => ` ${HALVES[sign] ?? ''}`)
-    .replace(/\u00a0/g, ' ')
-    .replace(/[‐‑‒]/g, '-');
+  return (
+    text
+      .replace(/[½¼¾⅓⅔⅛]/g, (sign) => ` ${HALVES[sign] ?? ''}`)
+      .replace(/\u00a0/g, ' ')
+      // A letter that a program saw twice.
+      .replace(/(\d ?)([wva])\2(?!\p{L})/giu, '$1$2')
+      .replace(/[‐‑‒]/g, '-')
+  );
 }
 
 interface Row {
@@ -216,7 +220,8 @@ function currentBeside(
 function scoped(values: readonly PlateValue[], rows: readonly Row[]): readonly PlateValue[] {
   const headings = rows.flatMap(({ tokens, line }) => {
     const places = tokens.flatMap((token) => (token.is === 'place' ? [token.place] : []));
-    const isAlone = places.length === 1 && !tokens.some(({ is }) => is === 'number' || is === 'label');
+    // AIR COMPRESSOR is the name of the whole, COMPRESSOR that of a part.
+    const isAlone = places.length === 1 && tokens.length === 1;
     return isAlone ? [{ line, place: places[0] }] : [];
   });
   return values.map((value) => {

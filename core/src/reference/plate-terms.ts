@@ -151,12 +151,12 @@ export const PLATE_LABELS: readonly PlateLabel[] = [
 /** Words that say on which side of a device, or of which part of it, a number is. */
 export const PLATE_PLACES = [
   {
-    words: /(?:ac |dc )?(?:power )?in(?:put)?|primary|pri|eingang|entrée|entrada|ingresso|aufnahme|p1/,
+    words: /(?:ac |dc )?(?:power )?(?:input|in(?= ?:))|primary|pri|eingang|entrée|entrada|ingresso|aufnahme|p1/,
     place: 'input',
   },
   {
     words:
-      /(?:ac |dc |microwave |mw |rated )?(?:power )?out(?:put)?(?: power)?|secondary|sec|ausgang|abgabe|sortie|salida|uscita|shaft|p2/,
+      /(?:ac |dc |microwave |mw |rated )?(?:power )?(?:output|out(?= ?:))(?: power)?|secondary|sec|ausgang|abgabe|sortie|salida|uscita|shaft|p2/,
     place: 'output',
   },
   { words: /compressors?|comp(?:r)?\.?|verdichter|compresseur|compresor/, place: 'compressor' },

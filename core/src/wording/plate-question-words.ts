@@ -20,6 +20,8 @@ const WHY: Readonly<Record<PlateQuestion['kind'], (one: string, other: string) =
   'how-long': (one) => `${one} at most: for how long does it bear that?`,
   'more-watts-than-volt-amps': (one, other) =>
     `${one} is more than the volts and ${other} allow. Which one is right?`,
+  'few-watts-of-volt-amps': (one, other) =>
+    `${one} is little for the volts and ${other}. Which one is right?`,
   'more-at-the-shaft': (one, other) =>
     `${one} is more than ${other} can give: often a peak. Which one is right?`,
   'locked-rotor-of-rated-load': (one, other) =>
