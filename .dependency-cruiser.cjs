@@ -68,7 +68,7 @@ module.exports = {
       to: {
         path: '^core/src/',
         pathNot:
-          '^core/src/(index|editing|estimating|carding|explaining|exporting|logging|metering|planning|scheduling|switching)\\.ts$',
+          '^core/src/(index|editing|estimating|carding|explaining|exporting|logging|metering|planning|plates|scheduling|switching)\\.ts$',
       },
     },
     {

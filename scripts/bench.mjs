@@ -43,5 +43,6 @@ await runScript(async () => {
     else run('--import', 'tsx', 'e2e/bench/in-worker.ts', bundle);
   }
   run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
+  run('--import', 'tsx', 'e2e/bench/plates.bench.ts');
   run('--import', 'tsx', 'server/bench/memory.bench.ts');
 });

@@ -381,6 +381,23 @@ describe('who runs with whom, on the command line', () => {
     expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--test: "none" is not in this/)]);
   });
 
+  it('says what a nameplate holds, what it asks, and what it becomes in a rig', async () => {
+    const saw = 'TABLE SAW\n5 HP 120V 60Hz 15A 3450 RPM';
+    const asked = await heliarch('plate', saw);
+    expect(asked.stdout).toMatch(/^A load: table saw/);
+    expect(asked.stdout).toContain('Asked: 5 hp is more than 15 A can give');
+    const rig = ['--rig', 'demo/tern.json', '--json', '--answer', 'more-at-the-shaft=other'];
+    const { stdout } = await heliarch('plate', saw, ...rig);
+    const report = JSON.parse(stdout) as {
+      values: { quantity: string; line: number }[];
+      entry: { parts: { runningFrom: { amps: { value: number; basis: string; note: string } } }[] };
+    };
+    expect(report.values.find(({ quantity }) => quantity === 'amps')?.line).toBe(2);
+    expect(report.entry.parts[0]?.runningFrom.amps).toEqual({ value: 15, basis: 'nameplate', note: '15A' });
+    const bad = await heliarch('plate', saw, '--volts', 'many');
+    expect([bad.status, bad.stderr]).toEqual([2, jasmine.stringMatching(/^--volts: "many" is no voltage/)]);
+  });
+
   it('names an option that asks for what is not there', async () => {
     const { status, stderr } = await heliarch(
       'sets',

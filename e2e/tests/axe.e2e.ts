@@ -194,6 +194,11 @@ async function* loads(page: Page): AsyncGenerator<string> {
   await expect(page.getByRole('dialog', { name: 'Add a load from its kind' })).toBeVisible();
   yield 'The kinds';
   await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Read a plate' }).click();
+  await page.getByRole('textbox', { name: 'Type or paste it' }).fill('VAC 5 HP 120V 12A 230V\n33');
+  await expect(page.getByText('questions are open')).toBeVisible();
+  yield 'A plate with questions';
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Bring in a list' }).click();
   await page.getByRole('textbox', { name: 'Lines to bring in' }).fill('name,kind\nKettle,what');
   await expect(page.getByRole('alert')).toBeVisible();

@@ -539,7 +539,9 @@ test.describe('another rig', () => {
     await expect(beside).toContainText('must not be used');
   });
 
-  test('an arrival test says how strong a post is, and is kept with the supply and in the logbook, which a copy has too', async ({ page }) => {
+  test('an arrival test says how strong a post is, and is kept with the supply and in the logbook, which a copy has too', async ({
+    page,
+  }) => {
     const together = new TogetherPage(page);
     await together.open();
     const beside = page.getByRole('region', { name: 'What else' });

@@ -53,15 +53,6 @@ export function sourceTest(
   };
 }
 
-/** Volts and ohms of a source as they are kept: to what a meter tells. */
-export function keptSource({ emptyV, ohms }: SourceRead): SourceRead {
-  return { emptyV: Number(emptyV.toFixed(1)), ohms: Number(ohms.toFixed(OHM_DECIMALS)) };
-}
-
-type SourceRead = Pick<SourceTest, 'emptyV' | 'ohms'>;
-
-const OHM_DECIMALS = 3;
-
 function ohmsBetween(light: Reading, loaded: Reading): number | undefined {
   const amps = loaded.amps - light.amps;
   const volts = light.volts - loaded.volts;

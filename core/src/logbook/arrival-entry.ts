@@ -1,4 +1,5 @@
-import { keptSource, type Reading } from '../electrical/source-test.js';
+import type { Reading } from '../electrical/source-test.js';
+import { keptSource } from '../rig/kept-source.js';
 import type { Rig } from '../rig/schema.js';
 import { arrivalOfTest } from './arrival-of-test.js';
 import type { LogReading, LogTest, ReadingRole } from './log-test.js';

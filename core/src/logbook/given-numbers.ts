@@ -1,4 +1,4 @@
-import { keptSource } from '../electrical/source-test.js';
+import { keptSource } from '../rig/kept-source.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { Converter, Load, Rig } from '../rig/schema.js';
 import { arrivalOfTest } from './arrival-of-test.js';

@@ -1,7 +1,7 @@
-import { keptSource } from '../electrical/source-test.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
 import { freeId, freeName } from './free-names.js';
+import { keptSource, type SourceRead } from './kept-source.js';
 import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
 
 /** A number of a part that can be corrected on its own. */
@@ -91,11 +91,7 @@ export function withoutScene(rig: Rig, sceneId: string): Rig {
 }
 
 /** The rig with what an arrival test found of a supply: volts with nothing on, and resistance. */
-export function withArrivalTest(
-  rig: Rig,
-  supplyId: string,
-  read: { readonly emptyV: number; readonly ohms: number },
-): Rig {
+export function withArrivalTest(rig: Rig, supplyId: string, read: SourceRead): Rig {
   const { emptyV, ohms } = keptSource(read);
   const measured = (value: number): Quantity => ({ value, basis: 'measured' });
   return {

@@ -7,6 +7,9 @@ import { openReader, type PictureReader, type ReadingProgress } from './read-pic
 export class PictureReadings {
   private reader: Promise<PictureReader> | undefined;
 
+  /** @param madeEven In a worker, for it takes longer than a page may wait. */
+  constructor(private readonly madeEven = evenInWorker) {}
+
   /** @throws Where what reads pictures cannot be loaded. */
   async readingsOf(
     photo: HTMLCanvasElement,
@@ -23,7 +26,7 @@ export class PictureReadings {
         tell({ step, share: from + share / 2 });
       };
     const asItIs = await reader.read(await asBlob(photo), half(0));
-    const even = await reader.read(await asBlob(await madeEven(photo)), half(1 / 2));
+    const even = await reader.read(await asBlob(await this.madeEven(photo)), half(1 / 2));
     return [asItIs, even];
   }
 
@@ -34,19 +37,24 @@ export class PictureReadings {
   }
 }
 
-async function madeEven(photo: HTMLCanvasElement): Promise<HTMLCanvasElement> {
+async function evenInWorker(photo: HTMLCanvasElement): Promise<HTMLCanvasElement> {
   const worker = new Worker(new URL('../../workers/pictures.worker', import.meta.url), { type: 'module' });
   try {
     const { width, height } = photo;
     const picture = photo.getContext('2d')?.getImageData(0, 0, width, height);
     if (!picture) return photo;
     const even = await wrap<Pictures>(worker).prepared(picture);
-    const canvas = document.createElement('canvas');
-    canvas.width = width;
-    canvas.height = height;
-    canvas.getContext('2d')?.putImageData(even, 0, 0);
-    return canvas;
+    return drawnOn(even);
   } finally {
     worker.terminate();
   }
+}
+
+/** A picture on a canvas of its own. */
+export function drawnOn(picture: ImageData): HTMLCanvasElement {
+  const canvas = document.createElement('canvas');
+  canvas.width = picture.width;
+  canvas.height = picture.height;
+  canvas.getContext('2d')?.putImageData(picture, 0, 0);
+  return canvas;
 }
