@@ -129,7 +129,7 @@ export class PlateReader {
   }
 
   protected choose(entry: string): void {
-    this.state.entry.set(entry === NEW ? '' : entry);
+    this.state.chooseEntry(entry === NEW ? '' : entry);
   }
 
   protected takeReadings(texts: readonly string[]): void {

@@ -35,8 +35,13 @@ export class PlateState {
   private readonly chosenKind = signal<string | undefined>(undefined);
   private readonly chosenCircuit = signal<string | undefined>(undefined);
   readonly name = signal('');
-  /** The entry that it is put into; empty for a new one. */
-  readonly entry = signal('');
+  private readonly chosenEntry = signal<string | undefined>(undefined);
+  /** The entry that it is put into, empty for a new one: the plate of an inverter is that of the one the rig has. */
+  readonly entry = computed((): string => {
+    const list = this.list();
+    const [only, ...others] = list === 'loads' ? [] : this.rig()[list];
+    return this.chosenEntry() ?? (only && others.length === 0 ? only.id : '');
+  });
   /** What was added so far, for a walk round the rig. */
   readonly added = signal<readonly string[]>([]);
 
@@ -109,6 +114,10 @@ export class PlateState {
     this.chosenKind.set(kind);
   }
 
+  chooseEntry(entry: string): void {
+    this.chosenEntry.set(entry);
+  }
+
   chooseCircuit(circuit: string): void {
     this.chosenCircuit.set(circuit);
   }
@@ -151,7 +160,7 @@ export class PlateState {
     this.chosenKind.set(undefined);
     this.chosenCircuit.set(undefined);
     this.name.set('');
-    this.entry.set('');
+    this.chosenEntry.set(undefined);
   }
 
   private readonly mains = computed(() => {

@@ -13,7 +13,7 @@ export interface PlateQuestionWords {
 const WHY: Readonly<Record<PlateQuestion['kind'], (one: string, other: string) => string>> = {
   'which-reading': (one) => `Is the sign in ${one} for thousands or for decimals?`,
   implausible: (one) => `${one} is more or less than such a plate says. Is it right?`,
-  'two-values': (one) => `${one} stands there more than once. Which one is it?`,
+  'two-values': (one) => `${one}: the plate has more than one. Which one counts?`,
   'which-volts': () =>
     'The plate is for several voltages, and none is that of the circuit. Which one counts?',
   'takes-or-gives': (one) => `${one}: is that what the motor takes, or what it gives at its shaft?`,
