@@ -9,4 +9,10 @@ export type { PlateDevice } from './plate/plate-device.js';
 export { suggestedCircuit } from './first-run/suggested-circuit.js';
 export { TYPICAL_LOADS, type TypicalLoad } from './reference/typical-loads.js';
 export { plateQuestionWords } from './wording/plate-question-words.js';
-export { DEVICE_NAMES, plateFactWords, plateGapWords, plateWarningWords } from './wording/plate-words.js';
+export {
+  DEVICE_NAMES,
+  plateFactWords,
+  plateGapWords,
+  plateKeptWords,
+  plateWarningWords,
+} from './wording/plate-words.js';

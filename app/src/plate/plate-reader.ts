@@ -14,6 +14,7 @@ import {
   DEVICE_NAMES,
   plateFactWords,
   plateGapWords,
+  plateKeptWords,
   plateQuestionWords,
   plateWarningWords,
 } from '@heliarch/core/plates';
@@ -89,6 +90,7 @@ export class PlateReader {
       .join(', '),
   );
   protected readonly missing = computed(() => plateGapWords(this.state.put()?.missing ?? []));
+  protected readonly kept = computed(() => plateKeptWords(this.state.put()?.kept ?? []));
   protected readonly device = computed(() => DEVICE_NAMES[this.state.device()]);
   protected readonly kinds = computed(() => this.state.kinds().map(({ id, name }) => ({ id, label: name })));
   protected readonly circuits = computed(() =>

@@ -15,6 +15,8 @@ import {
 } from '@heliarch/core/plates';
 import { RigSession } from '../storage/rig-session';
 
+/** Extra-low voltage, direct current: IEC 61140 has 120 V at most, and rigs have no more than this. */
+const MOST_LOW_VOLTS = 60;
 const LISTS = { load: 'loads', converter: 'converters', generator: 'sources', battery: 'batteries' } as const;
 
 /** A plate that is being read: its text, what was answered and compared, and what it becomes. */
@@ -67,7 +69,15 @@ export class PlateState {
           kind,
         )
       : 0;
-    return this.existingCircuit() ?? this.chosenCircuit() ?? circuits[suggested]?.id ?? '';
+    const usual = this.lowVoltageCircuit() ?? circuits[suggested]?.id ?? '';
+    return this.existingCircuit() ?? this.chosenCircuit() ?? usual;
+  });
+  /** Where a plate of a few volts belongs. */
+  private readonly lowVoltageCircuit = computed(() => {
+    const volts = this.first().facts.find(({ quantity }) => quantity === 'volts')?.value;
+    if (volts === undefined || volts > MOST_LOW_VOLTS) return undefined;
+    const buses = this.rig().buses.filter(({ kind }) => kind === 'dc');
+    return this.rig().circuits.find(({ bus }) => buses.some(({ id }) => id === bus))?.id;
   });
   private readonly existingCircuit = computed(() => {
     const id = this.entry();

@@ -93,13 +93,39 @@ describe('a plate in the rig', () => {
     expect({ ...after, parts: [] }).toEqual({ ...kettle, parts: [] });
   });
 
+  it('never takes the place of what was measured, nor of a power factor that it does not state', () => {
+    const measured = tern.loads.find(({ parts }) => parts[0]!.start?.va?.basis === 'measured')!;
+    const said = sayPlate('120V 60Hz 9A 1 HP CODE L RLA 4 LRA 20', at);
+    const put = withPlateIn(tern, said, { into: 'entry', list: 'loads', id: measured.id });
+    const [after] = put.rig.loads.find(({ id }) => id === measured.id)!.parts;
+    expect(after!.start).toEqual(measured.parts[0]!.start);
+    expect(put.kept).toContain('start');
+    const kettle = tern.loads.find(({ id }) => id === 'kettle')!;
+    const powerFactor = { value: 0.99, basis: 'measured' as const };
+    const [part] = kettle.parts;
+    const rig = {
+      ...tern,
+      loads: tern.loads.map((each) =>
+        each === kettle ? { ...each, parts: [{ ...part!, powerFactor }] } : each,
+      ),
+    };
+    const plain = withPlateIn(rig, sayPlate('1350W', at), { into: 'entry', list: 'loads', id: 'kettle' });
+    expect(plain.rig.loads.find(({ id }) => id === 'kettle')!.parts[0]!.powerFactor).toEqual(powerFactor);
+  });
+
   it('of an inverter, a generator or a battery fills theirs; a surge needs its seconds', () => {
     const inverter = 'PURE SINE INVERTER DC INPUT 12V AC OUTPUT 120V 60Hz 3000W SURGE 6000W';
     expect(sayPlate(inverter, at).device).toBe('converter');
     expect(sayPlate(inverter, at).open.map(({ kind }) => kind)).toEqual(['how-long']);
     const said = sayPlate(inverter, { ...at, answers: { 'how-long': '5' } });
-    const id = tern.converters[0]!.id;
-    const put = withPlateIn(tern, said, { into: 'entry', list: 'converters', id });
+    const [known] = tern.converters;
+    const target: PlateTarget = { into: 'entry', list: 'converters', id: known!.id };
+    expect(withPlateIn(tern, said, target).kept)
+      .withContext('of a data sheet')
+      .toEqual(['ratings']);
+    const guess = (value: number) => ({ value, basis: 'guess' as const });
+    const guessed = { ...known!, continuousW: guess(2000), continuousVA: guess(2000), tiers: [] };
+    const put = withPlateIn({ ...tern, converters: [guessed] }, said, target);
     const [converter] = put.rig.converters;
     expect(converter!.continuousW.value).toBe(3000);
     expect(converter!.tiers).toEqual([jasmine.objectContaining({ seconds: 5 })]);

@@ -16,7 +16,11 @@ export interface LoadOfPlate {
   readonly used: readonly PlateFact[];
   /** What the plate does not say, and stays as it was or as is usual for the kind. */
   readonly missing: readonly PlateGap[];
+  /** What was measured, and stays in place of what the plate says. */
+  readonly kept: readonly PlateKept[];
 }
+
+export type PlateKept = 'running' | 'start' | 'ratings';
 
 /** What a plate may not say of a load. */
 export type PlateGap = 'running' | 'power-factor' | 'start' | 'fan';
@@ -45,8 +49,10 @@ export function loadOfPlate(
  */
 export function withPlate(load: Load, plate: readonly PlateFact[]): LoadOfPlate {
   const facts = plate.filter(canBeUsed);
-  const [running, start] = [runningOf(facts), startOf(facts)];
   const [main, ...others] = load.parts;
+  const kept = keptOf(main);
+  const running = kept.includes('running') ? undefined : runningOf(facts);
+  const start = kept.includes('start') ? undefined : startOf(facts);
   const fan = others.find(({ kind }) => kindOfPart(kind).family === 'Motors');
   const fanRunning = fan && fanOf(facts);
   const isApart = factAt(facts, 'ratedLoadAmps', 'compressor') !== undefined;
@@ -66,10 +72,23 @@ export function withPlate(load: Load, plate: readonly PlateFact[]): LoadOfPlate 
     },
     used: [running, start, fanRunning, hertz && { used: [hertz] }].flatMap((each) => each?.used ?? []),
     missing: [
-      ...gapsOfMain(main, running, start),
+      ...gapsOfMain(main, running, start).filter((gap) => !kept.some((each) => each === gap)),
       ...when(isApart && fan !== undefined && !fanRunning, 'fan'),
     ],
+    kept,
   };
+}
+
+/** Known better than a plate knows it. */
+export const isBetter = (quantity: Quantity | undefined): boolean =>
+  quantity?.basis === 'measured' || quantity?.basis === 'data-sheet';
+
+/** What was measured stays, whatever a plate says. */
+function keptOf(main: Part | undefined): readonly PlateKept[] {
+  const { runningW, runningFrom, start } = main ?? {};
+  const isMeasured = [runningW, runningFrom?.amps, runningFrom?.va].some(isBetter);
+  const isStartMeasured = [start?.va, start?.from?.inrushA].some(isBetter);
+  return [...(isMeasured ? ['running' as const] : []), ...(isStartMeasured ? ['start' as const] : [])];
 }
 
 function gapsOfMain(
@@ -77,9 +96,10 @@ function gapsOfMain(
   running: RunningOfPlate | undefined,
   start: ReturnType<typeof startOf>,
 ): readonly PlateGap[] {
+  const isStated = running?.powerFactor !== undefined || main?.powerFactor !== undefined;
   return [
     ...when(!running, 'running'),
-    ...when(running !== undefined && !running.powerFactor && hasPowerFactor(main), 'power-factor'),
+    ...when(running !== undefined && !isStated && hasPowerFactor(main), 'power-factor'),
     ...when(main?.start !== undefined && !start, 'start'),
   ];
 }
@@ -103,6 +123,7 @@ const hasPowerFactor = (part: Part | undefined): boolean =>
 
 /** What is stated of the whole is shared among its parts as it usually is. */
 function shareOfMain(parts: readonly Part[]): number {
+  if (parts.some(({ runningW }) => !runningW)) return 1;
   const watts = parts.map(({ runningW }) => runningW?.value ?? 0);
   const all = watts.reduce((sum, each) => sum + each, 0);
   return all > 0 ? (watts[0] ?? all) / all : 1;
@@ -116,7 +137,7 @@ function withStart(part: Part, found: ReturnType<typeof startOf>): Part {
 
 function withRunning(part: Part, running: RunningOfPlate | undefined, share: number): Part {
   if (!running || share <= 0) return part;
-  const { runningW: _usual, runningFrom: _from, powerFactor: _stated, ...rest } = part;
+  const { runningW: _usual, runningFrom: _from, ...rest } = part;
   const { runningW, runningFrom, powerFactor } = running;
   return {
     ...rest,

@@ -1,9 +1,10 @@
 import type { TypicalLoad } from '../reference/typical-loads.js';
+import type { Quantity } from '../quantity/quantity.js';
 import { withEntry } from '../rig/entries.js';
 import { freeId, freeName } from '../rig/free-names.js';
 import { newEntry } from '../rig/new-entries.js';
 import type { Rig } from '../rig/schema.js';
-import { loadOfPlate, withPlate, type PlateGap } from './load-of-plate.js';
+import { isBetter, loadOfPlate, withPlate, type PlateGap, type PlateKept } from './load-of-plate.js';
 import type { PlateFact } from './plate-fact.js';
 import type { PlateSaid } from './say-plate.js';
 import { batteryOfPlate, converterOfPlate, generatorOfPlate, type PartOfPlate } from './supply-of-plate.js';
@@ -26,6 +27,8 @@ export interface PlateInRig {
   /** Numbers of the plate that were read and have no place there. */
   readonly unused: readonly PlateFact[];
   readonly missing: readonly PlateGap[];
+  /** What was measured, and stays. */
+  readonly kept: readonly PlateKept[];
 }
 
 /** The rig with what a plate says in an entry of it. */
@@ -35,12 +38,12 @@ export function withPlateIn(rig: Rig, said: PlateSaid, target: PlateTarget): Pla
   return { ...put, list, unused: said.facts.filter((fact) => !put.used.includes(fact)) };
 }
 
-type Put = Pick<PlateInRig, 'rig' | 'id' | 'used' | 'missing'>;
+type Put = Pick<PlateInRig, 'rig' | 'id' | 'used' | 'missing' | 'kept'>;
 
 function putInto(rig: Rig, said: PlateSaid, target: PlateTarget): Put {
   if (target.into === 'new-load') {
-    const { load, used, missing } = loadOfPlate(rig, said.facts, target);
-    return { rig: withEntry(rig, 'loads', load), id: load.id, used, missing };
+    const { load, used, missing, kept } = loadOfPlate(rig, said.facts, target);
+    return { rig: withEntry(rig, 'loads', load), id: load.id, used, missing, kept };
   }
   switch (target.list) {
     case 'loads':
@@ -56,10 +59,16 @@ function putInto(rig: Rig, said: PlateSaid, target: PlateTarget): Put {
 
 function intoLoad(rig: Rig, { facts }: PlateSaid, id: string): Put {
   const existing = rig.loads.find((load) => load.id === id);
-  if (!existing) return { rig, id, used: [], missing: [] };
-  const { load, used, missing } = withPlate(existing, facts);
+  if (!existing) return { rig, id, used: [], missing: [], kept: [] };
+  const { load, used, missing, kept } = withPlate(existing, facts);
   const loads = rig.loads.map((each) => (each === existing ? load : each));
-  return { rig: { ...rig, loads }, id, used, missing };
+  return { rig: { ...rig, loads }, id, used, missing, kept };
+}
+
+/** A number, or any of several tiers, that a plate knows less well. */
+function isKnownBetter(value: unknown): boolean {
+  if (Array.isArray(value)) return value.some((each: { readonly limit?: Quantity }) => isBetter(each.limit));
+  return isBetter(value as Quantity | undefined);
 }
 
 function into<L extends SupplyList>(
@@ -70,8 +79,17 @@ function into<L extends SupplyList>(
 ): Put {
   const all: readonly { readonly id: string; readonly name: string }[] = rig[list];
   if (target.into === 'entry') {
-    const entries = all.map((each) => (each.id === target.id ? { ...each, ...says } : each));
-    return { rig: { ...rig, [list]: entries }, id: target.id, used, missing: [] };
+    const existing: object = all.find(({ id }) => id === target.id) ?? {};
+    const kept = Object.entries(existing).filter(([key, value]) => key in says && isKnownBetter(value));
+    const filled = { ...says, ...Object.fromEntries(kept) };
+    const entries = all.map((each) => (each.id === target.id ? { ...each, ...filled } : each));
+    return {
+      rig: { ...rig, [list]: entries },
+      id: target.id,
+      used,
+      missing: [],
+      kept: kept.length > 0 ? ['ratings'] : [],
+    };
   }
   const fresh = newEntry(rig, list);
   const names = all.map(({ name }) => name);
@@ -80,5 +98,11 @@ function into<L extends SupplyList>(
     name,
     all.map((each) => each.id),
   );
-  return { rig: { ...rig, [list]: [...all, { ...fresh, ...says, id, name }] }, id, used, missing: [] };
+  return {
+    rig: { ...rig, [list]: [...all, { ...fresh, ...says, id, name }] },
+    id,
+    used,
+    missing: [],
+    kept: [],
+  };
 }

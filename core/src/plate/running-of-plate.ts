@@ -15,8 +15,8 @@ export interface RunningOfPlate {
 /** The first that the plate has; amps of a compressor before those of the whole, for a start belongs to it. */
 const WAYS: readonly ((facts: readonly PlateFact[]) => RunningOfPlate | undefined)[] = [
   (facts) => byAmps(facts, factAt(facts, 'ratedLoadAmps', 'compressor')),
-  byWatts,
-  (facts) => byAmps(facts, factAt(facts, 'amps', 'main', 'input', 'compressor')),
+  (facts) => byWatts(facts, factAt(facts, 'watts', 'main', 'input')),
+  (facts) => byAmps(facts, factAt(facts, 'amps', 'main', 'input')),
   (facts) => byOne(factAt(facts, 'voltAmps', 'main', 'input'), (va) => ({ runningFrom: { va } })),
   (facts) =>
     byHorsepower(
@@ -25,6 +25,8 @@ const WAYS: readonly ((facts: readonly PlateFact[]) => RunningOfPlate | undefine
     ),
   byCooling,
   (facts) => byOne(factAt(facts, 'watts', 'output'), (cookingW) => ({ runningFrom: { cookingW } })),
+  (facts) => byWatts(facts, factAt(facts, 'watts', 'compressor', 'heater', 'fan')),
+  (facts) => byAmps(facts, factAt(facts, 'amps', 'compressor', 'heater', 'fan')),
 ];
 
 /** What a plate says of the power of a thing; undefined where it says nothing of it. */
@@ -40,8 +42,7 @@ const MOST_SHAFT_SHARE = 0.93;
 const LEAST_POWER_FACTOR = 0.3;
 
 /** Watts that are taken; beside volts and amps they tell the power factor. */
-function byWatts(facts: readonly PlateFact[]): RunningOfPlate | undefined {
-  const watts = factAt(facts, 'watts', 'main', 'input', 'heater');
+function byWatts(facts: readonly PlateFact[], watts: PlateFact | undefined): RunningOfPlate | undefined {
   if (!watts || isOfShaft(facts, watts)) return undefined;
   const stated = factAt(facts, 'powerFactor', 'main', 'input');
   if (stated) return { runningW: ofPlate(watts), powerFactor: ofPlate(stated), used: [watts, stated] };

@@ -1,6 +1,6 @@
 import { formatAmount, formatNumber } from '../quantity/format.js';
 import type { NumberStyle } from '../quantity/number-style.js';
-import type { PlateGap } from '../plate/load-of-plate.js';
+import type { PlateGap, PlateKept } from '../plate/load-of-plate.js';
 import type { PlateDevice } from '../plate/plate-device.js';
 import type { PlateFact, PlateSlot } from '../plate/plate-fact.js';
 import type { PlateWarning } from '../plate/say-plate.js';
@@ -103,6 +103,12 @@ export function plateGapWords(gaps: readonly PlateGap[]): string | undefined {
   const last = others.pop();
   const named = last === undefined ? first : `${[first, ...others].join(', ')} and ${last}`;
   return `The plate does not say ${named}: usual for the kind, and marked as typical.`;
+}
+
+/** What stays as it was measured; undefined where nothing does. */
+export function plateKeptWords(kept: readonly PlateKept[]): string | undefined {
+  const named = kept.map((each) => (each === 'ratings' ? 'its ratings' : GAPS[each])).join(' and ');
+  return named === '' ? undefined : `What was measured, or is of a data sheet, stays: ${named}.`;
 }
 
 /** What does not suit the rig. */
