@@ -1,5 +1,8 @@
 import { type Rig, type SourceTest, type Supply } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
+import { TestBed } from '@angular/core/testing';
+import type { LogTest } from '@heliarch/core/logging';
+import { LogEntries } from '../storage/log-entries';
 import { ArrivalTest } from './arrival-test';
 import { postOf } from './post';
 import { onPage } from './on-page.spec-data';
@@ -19,6 +22,9 @@ function rigWithInlet(): Rig {
 function setUp() {
   const rig = rigWithInlet();
   const kept: SourceTest[] = [];
+  const entries: LogTest[] = [];
+  const put = (entry: LogTest): number => entries.push(entry);
+  TestBed.configureTestingModule({ providers: [{ provide: LogEntries, useValue: { put } }] });
   const page = onPage(ArrivalTest, () => ({ rig, supply: shore, post: postOf('point', rig, shore) }));
   page.fixture.componentInstance.kept.subscribe((test) => kept.push(test));
   const readings = (lightV: string, lightA: string, loadedV: string, loadedA: string): void => {
@@ -27,7 +33,7 @@ function setUp() {
     page.type('Much on, V', loadedV);
     page.type('Much on, A', loadedA);
   };
-  return { page, kept, readings };
+  return { page, kept, entries, readings };
 }
 
 describe('an arrival test', () => {
@@ -44,11 +50,16 @@ describe('an arrival test', () => {
   });
 
   it('finds the resistance from two readings by Ohm: (121 - 118.5) V / 10 A = 0.25 ohm (physics)', () => {
-    const { page, kept, readings } = setUp();
+    const { page, kept, entries, readings } = setUp();
     readings('121', '0', '118.5', '10');
     expect(page.text('[role=status]')).toContain('0.25 ohm');
     page.press('Keep it for Shore');
     expect(kept[0]?.ohms).toBeCloseTo(0.25, 9);
+    expect(entries.map(({ kind, supply }) => [kind, supply])).toEqual([['arrival', 'shore']]);
+    expect(entries[0]?.readings.map(({ volts, amps }) => [volts, amps])).toEqual([
+      [121, 0],
+      [118.5, 10],
+    ]);
   });
 
   it('takes a comma for a point, and names the reading that is none', () => {

@@ -151,7 +151,8 @@ export const PLATE_LABELS: readonly PlateLabel[] = [
 /** Words that say on which side of a device, or of which part of it, a number is. */
 export const PLATE_PLACES = [
   {
-    words: /(?:ac |dc )?(?:power )?(?:input|in(?= ?:))|primary|pri|eingang|entrée|entrada|ingresso|aufnahme|p1/,
+    words:
+      /(?:ac |dc )?(?:power )?(?:input|in(?= ?:))|primary|pri|eingang|entrée|entrada|ingresso|aufnahme|p1/,
     place: 'input',
   },
   {
