@@ -66,6 +66,7 @@ function answersOf({ answer = [] }: PlateOptions): PlateAnswers {
 
 /** A plate of a load as a new one of its likeliest kind; anything else as a new entry. */
 function inRig(rig: Rig, said: PlateSaid): PlateInRig | undefined {
+  if (said.warnings.some(({ kind }) => kind === 'three-phases')) return undefined;
   const [kind] = said.kinds.kinds;
   if (said.device === 'load') {
     if (!kind || !said.kinds.isTold) return undefined;

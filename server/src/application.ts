@@ -47,9 +47,9 @@ export function createApplication({ folder, demoRig, authority }: ApplicationOpt
   return application;
 }
 
-/** A stream of events would wait until a block of it is full. */
+/** A stream of events would wait until a block of it is full; what is packed already gains nothing. */
 const isCompressed = (type: string): boolean =>
-  !type.startsWith('text/event-stream') && !/^(image|audio|video|font)\//.test(type);
+  !type.startsWith('text/event-stream') && !/^(image|audio|video|font)\/|^application\/gzip/.test(type);
 
 const securityHeaders: Parameters<typeof helmet>[0] = {
   contentSecurityPolicy: { useDefaults: false, directives: CONTENT_SECURITY_POLICY },

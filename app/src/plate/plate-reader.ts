@@ -111,6 +111,7 @@ export class PlateReader {
   protected readonly before = computed(() => {
     const { facts, open } = this.state.said();
     if (facts.length === 0) return 'No number with a unit was found in it yet.';
+    if (this.state.isForThreePhases()) return 'Three phases: it is not added.';
     const [first] = open;
     if (first)
       return open.length === 1

@@ -88,8 +88,13 @@ export class PlateState {
     this.device() === 'load' ? this.saidAt(this.voltsOf(this.circuit())) : this.first(),
   );
   readonly isEmpty = computed(() => this.text().trim() === '');
-  /** What the plate is put into; undefined while it is not said what it is. */
+  /** Amps of three phases are of three conductors: taken for one they would be too few. */
+  readonly isForThreePhases = computed(() =>
+    this.said().warnings.some(({ kind }) => kind === 'three-phases'),
+  );
+  /** What the plate is put into; undefined while it is not said what it is, or where it cannot be. */
   readonly target = computed((): PlateTarget | undefined => {
+    if (this.isForThreePhases()) return undefined;
     const [list, id, kind] = [this.list(), this.entry(), this.kind()];
     if (id !== '') return { into: 'entry', list, id };
     if (list !== 'loads') return { into: 'new-entry', list, name: this.name() };
@@ -112,8 +117,13 @@ export class PlateState {
   }
 
   write(text: string): void {
-    if (this.isEmpty() && text.trim() !== '') this.answers.set({});
+    const before = this.questioned();
     this.text.set(text);
+    const after = this.questioned();
+    // An answer is to what stood there: where that is another now, it is asked anew.
+    this.answers.update((answers) =>
+      Object.fromEntries(Object.entries(answers).filter(([id]) => before.get(id) === after.get(id))),
+    );
   }
 
   answer(question: string, choice: string): void {
@@ -171,6 +181,13 @@ export class PlateState {
     this.chosenCircuit.set(undefined);
     this.name.set('');
     this.chosenEntry.set(undefined);
+  }
+
+  /** What each question is about. */
+  private questioned(): ReadonlyMap<string, string> {
+    return new Map(
+      this.said().questions.map(({ id, about }) => [id, about.map(({ text }) => text).join('\n')]),
+    );
   }
 
   private readonly mains = computed(() => {

@@ -121,6 +121,6 @@ export function plateWarningWords(style: NumberStyle, warning: PlateWarning): st
     case 'other-hertz':
       return `The plate is for ${said}, the rig has ${plateAmount(style, 'hertz', warning.here)}: a motor turns at another speed and gets hotter.`;
     case 'three-phases':
-      return 'The plate is for three phases: no single inverter here feeds it.';
+      return 'The plate is for three phases. Nothing here feeds them, and its amps are of three conductors.';
   }
 }
