@@ -160,12 +160,12 @@ export class PlateState {
 
   /** Puts the plate into the rig: one step, that can be undone. */
   add(): void {
-    const put = this.put();
-    const target = this.target();
+    // What is put away afterwards is still what an edit that is made again goes by.
+    const [put, target, said] = [this.put(), this.target(), this.said()];
     if (!put || !target) return;
     const entries: readonly { readonly id: string; readonly name: string }[] = put.rig[put.list];
     const name = entries.find(({ id }) => id === put.id)?.name ?? '';
-    this.session.change((rig) => withPlateIn(rig, this.said(), target).rig, {
+    this.session.change((rig) => withPlateIn(rig, said, target).rig, {
       label: `${target.into === 'entry' ? 'fill in' : 'add'} ${name} from its plate`,
     });
     this.added.update((before) => [...before, name]);

@@ -113,6 +113,24 @@ describe('a plate in the rig', () => {
     expect(plain.rig.loads.find(({ id }) => id === 'kettle')!.parts[0]!.powerFactor).toEqual(powerFactor);
   });
 
+  it('has a start wherever the plate states one, whatever was said before', () => {
+    const kettle = tern.loads.find(({ id }) => id === 'kettle')!;
+    const [part] = kettle.parts;
+    for (const before of [part!, { ...part!, start: { none: 'yes' as const } }]) {
+      const rig = {
+        ...tern,
+        loads: tern.loads.map((each) => (each === kettle ? { ...each, parts: [before] } : each)),
+      };
+      const put = withPlateIn(rig, sayPlate('120V RLA 9 LRA 50', at), {
+        into: 'entry',
+        list: 'loads',
+        id: 'kettle',
+      });
+      const load = put.rig.loads.find(({ id }) => id === 'kettle')!;
+      expect(startSizeOf(load.parts[0]!, systemOfLoad(put.rig, load))!.va.value).toBeCloseTo(50 * 120, 6);
+    }
+  });
+
   it('of an inverter, a generator or a battery fills theirs; a surge needs its seconds', () => {
     const inverter = 'PURE SINE INVERTER DC INPUT 12V AC OUTPUT 120V 60Hz 3000W SURGE 6000W';
     expect(sayPlate(inverter, at).device).toBe('converter');

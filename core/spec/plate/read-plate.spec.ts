@@ -182,6 +182,10 @@ describe('a nameplate', () => {
     expect(askedOf('RLA 11.2 LRA 158')).toEqual(['locked-rotor-of-rated-load']);
     expect(askedOf('12.8V 100Ah 2560Wh')).toEqual(['watt-hours-of-amp-hours']);
     expect(askedOf('120V 60Hz 1500W 1300W')).toEqual(['two-values']);
+    // Several values that go with no volts: none is taken, least of all the smaller one.
+    expect(askedOf('120V 1200/1500W')).toEqual(['two-values']);
+    expect(saidBy('120V 1200/1500W')).toEqual({ 'main-volts': 120 });
+    expect(saidBy('230/400 V 5/3 A 2 kW')).withContext('at no volts').toEqual({ 'main-watts': 2000 });
     expect(askedOf('1500 W 5000 A')).toContain('implausible');
     // NEC Table 430.7(B): K is 8.0 to 8.99 kVA for each hp, so 12 to 13.5 kVA at 1.5 hp, 104 to 117 A at 115 V.
     expect(askedOf('1.5 HP 115V LRA 110 CODE K')).toEqual([]);

@@ -130,13 +130,13 @@ function shareOfMain(parts: readonly Part[]): number {
 }
 
 function withStart(part: Part, found: ReturnType<typeof startOf>): Part {
-  if (!found || !part.start) return part;
-  const { va: _usual, ...start } = part.start;
+  if (!found) return part;
+  const { va: _usual, none: _said, ...start } = part.start ?? {};
   return { ...part, start: { ...start, from: found.from } };
 }
 
 function withRunning(part: Part, running: RunningOfPlate | undefined, share: number): Part {
-  if (!running || share <= 0) return part;
+  if (!running || share <= 0 || keptOf(part).includes('running')) return part;
   const { runningW: _usual, runningFrom: _from, ...rest } = part;
   const { runningW, runningFrom, powerFactor } = running;
   return {

@@ -55,9 +55,8 @@ export function plateFacts(read: PlateRead, volts: number | undefined, answers: 
   const hasBoth = (['ac', 'dc'] as const).every((each) =>
     read.values.some(({ current }) => current === each),
   );
-  const singles = grouped(read.values.map((value) => factOf(value, at.index, hasBoth))).map((facts) =>
-    oneOf(facts, answers),
-  );
+  const candidates = read.values.flatMap((value) => factsOf(value, at, hasBoth));
+  const singles = grouped(candidates).map((facts) => oneOf(facts, answers));
   const facts = singles.flatMap(({ fact }) => fact ?? []);
   const asked = [...at.questions, ...singles.flatMap(({ questions }) => questions)];
   const judged = judgedOf(facts, answers);
@@ -67,6 +66,14 @@ export function plateFacts(read: PlateRead, volts: number | undefined, answers: 
 
 interface Candidate extends PlateFact {
   readonly otherwise: number | undefined;
+}
+
+/** Of a list the one for the volts it is read at; what goes with no volts is asked, and nothing is taken of it before. */
+function factsOf(value: PlateValue, { index, count }: AtVolts, hasBoth: boolean): readonly Candidate[] {
+  const { values, isRange, quantity } = value;
+  if (isRange || values.length < 2 || quantity === 'hertz') return [factOf(value, index, hasBoth)];
+  if (values.length !== count) return values.map((_, place) => factOf(value, place, hasBoth));
+  return index === undefined ? [] : [factOf(value, index, hasBoth)];
 }
 
 function factOf(value: PlateValue, index: number | undefined, hasBoth = false): Candidate {
@@ -109,19 +116,27 @@ function slotOf(value: PlateValue, hasBoth: boolean): PlateSlot {
 const sideOf = ({ place }: PlateValue): PlateSlot =>
   place === 'input' || place === 'output' ? place : 'main';
 
+/** At which of so many voltages a plate is read. */
+interface AtVolts {
+  readonly index: number | undefined;
+  readonly count: number | undefined;
+  readonly questions: readonly PlateQuestion[];
+}
+
 /** At which of several voltages the plate is read. */
 function whichVolts(
   values: readonly PlateValue[],
   volts: number | undefined,
   answers: PlateAnswers,
-): { readonly index: number | undefined; readonly questions: readonly PlateQuestion[] } {
+): AtVolts {
   const list = values.find(
     ({ quantity, values: each, isRange }) => quantity === 'volts' && each.length > 1 && !isRange,
   );
-  if (!list) return { index: undefined, questions: [] };
+  const count = list?.values.length;
+  if (!list) return { index: undefined, count, questions: [] };
   const near =
     volts === undefined ? -1 : list.values.findIndex((each) => Math.abs(volts / each - 1) <= SAME_VOLTS);
-  if (near >= 0) return { index: near, questions: [] };
+  if (near >= 0) return { index: near, count, questions: [] };
   const id = 'which-volts';
   const choices = list.values.map((value, index) => ({
     id: String(index),
@@ -130,6 +145,7 @@ function whichVolts(
   const answer = answers[id];
   return {
     index: answer === undefined ? undefined : Number(answer),
+    count,
     questions: [{ id, kind: 'which-volts', about: [factOf(list, 0)], choices }],
   };
 }
@@ -210,7 +226,7 @@ function judgedOf(
         questions: [...before.questions, question],
       };
     },
-    { facts: takesOrGives(facts, answers).facts, questions: takesOrGives(facts, answers).questions },
+    takesOrGives(facts, answers),
   );
 }
 

@@ -1,7 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
-import type { FeedSample } from '@heliarch/core/metering';
+import type { FeedHeader, FeedSample } from '@heliarch/core/metering';
 import { LogEntries } from '../../storage/log-entries';
 import { RigSession } from '../../storage/rig-session';
 import { NowState } from '../now-state';
@@ -22,6 +22,7 @@ export class FeedRecorder {
   private readonly instruments = inject(Instruments);
 
   private readonly begun = signal<{ readonly rigId: string; readonly test: LogTest } | undefined>(undefined);
+  private header: FeedHeader | undefined;
   private samples: FeedSample[] = [];
   private serial = 0;
 
@@ -38,18 +39,16 @@ export class FeedRecorder {
     if (rigId === undefined) return;
     this.samples = [];
     this.serial = 0;
+    this.header = undefined;
     this.begun.set({
       rigId,
-      test: {
-        ...newTest({
-          id: crypto.randomUUID(),
-          kind: 'run-down',
-          question: 'Recorded from the instruments',
-          begunAtS: Math.round(Date.now() / MS_PER_SECOND),
-          supply: this.state.at().supply,
-        }),
-        simulated: this.instruments.header()?.simulated ?? 'yes',
-      },
+      test: newTest({
+        id: crypto.randomUUID(),
+        kind: 'run-down',
+        question: 'Recorded from the instruments',
+        begunAtS: Math.round(Date.now() / MS_PER_SECOND),
+        supply: this.state.at().supply,
+      }),
     });
     this.words.set('Recording; it goes on while this room is open.');
   }
@@ -69,6 +68,13 @@ export class FeedRecorder {
 
   private take(sample: FeedSample): void {
     if (!this.isOn()) return;
+    const header = this.instruments.header();
+    this.header ??= header;
+    // What is simulated is never joined to what was read.
+    if (header?.scenario !== this.header?.scenario || header?.simulated !== this.header?.simulated) {
+      this.end('other instruments were followed');
+      return;
+    }
     this.samples.push(sample);
     this.words.set(`Recording, ${this.samples.length} readings; it goes on while this room is open.`);
     if (this.samples.length >= MOST_SAMPLES) this.end('a day was recorded');
@@ -80,7 +86,12 @@ export class FeedRecorder {
     const [first] = this.samples;
     if (!begun || !first) return;
     this.serial += 1;
-    const test = { ...begun.test, begunAtS: first.atS, trace: traceOfFeed(this.samples) };
+    const test: LogTest = {
+      ...begun.test,
+      begunAtS: first.atS,
+      trace: traceOfFeed(this.samples),
+      simulated: this.header?.simulated ?? 'yes',
+    };
     this.entries.put(change(test), this.serial, begun.rigId);
   }
 }
