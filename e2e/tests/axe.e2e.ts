@@ -182,8 +182,9 @@ async function* rig(page: Page): AsyncGenerator<string> {
 }
 
 async function* loads(page: Page): AsyncGenerator<string> {
-  await new DescribePage(page).goTo('Loads');
-  await page.getByRole('button', { name: 'Bandsaw', exact: true }).click();
+  const describe = new DescribePage(page);
+  await describe.goTo('Loads');
+  await describe.openLoad('Bandsaw');
   await page.getByRole('button', { name: 'Measure it with a clamp meter' }).click();
   await expect(page.getByRole('textbox', { name: 'Base before' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Made of' }).click();

@@ -48,6 +48,12 @@ export class DescribePage {
     await expect(this.part(name).first()).toHaveAttribute('aria-pressed', 'true');
   }
 
+  /** Whose numbers are typed in next is seen before they are: the editor had another load until then. */
+  async openLoad(name: string): Promise<void> {
+    await this.page.getByRole('button', { name, exact: true }).click();
+    await expect(this.editor).toHaveAccessibleName(name);
+  }
+
   async addPart(what: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a part' }).click();
     await this.page.getByRole('menuitem', { name: `Add a ${what}` }).click();

@@ -73,7 +73,7 @@ test.describe('describing a system', () => {
 
     const describe = new DescribePage(page);
     await describe.goTo('Loads');
-    await page.getByRole('button', { name: 'Small oven', exact: true }).click();
+    await describe.openLoad('Small oven');
     await describe.quantity(describe.editor, 'Running power', { value: 450, basis: 'measured' });
     await expect(describe.editor).toContainText('with the doubt 437 W to 464 W');
     await describe.goTo('Together');
@@ -388,7 +388,7 @@ test.describe('describing a system', () => {
     const describe = new DescribePage(page);
     await new TogetherPage(page).open();
     await describe.goTo('Loads');
-    await page.getByRole('button', { name: 'Dust extractor', exact: true }).click();
+    await describe.openLoad('Dust extractor');
     const start = describe.editor.getByRole('region', { name: 'Start', exact: true });
     await start.getByRole('button', { name: 'Measure it' }).click();
     await start.getByLabel('Base before').fill('2,o');

@@ -77,7 +77,7 @@ test('a screen reader comes by everything in order, each with its name (accessib
   expectAsKept('together', await readingOrder(page, 'main'));
 
   await describe.goTo('Loads');
-  await page.getByRole('button', { name: 'Kettle', exact: true }).click();
+  await describe.openLoad('Kettle');
   await expect(describe.editor).toContainText('On top of your set');
   expectAsKept('loads', await readingOrder(page, 'article Kettle'));
 
