@@ -115,14 +115,33 @@ describe('the set-up', () => {
   });
 
   it('says at once that the tests need a browser, to whoever may not install one', () => {
-    const missing = { named: undefined, usual: '/nowhere/chromium' };
-    expect(() => checkChromium({ ...missing, user: 1000 })).toThrowError(
+    const missing = { named: undefined, preferred: '/nowhere/shell', usual: '/nowhere/chromium' };
+    expect(() => checkChromium({ ...missing, mayInstall: false })).toThrowError(
       Fault,
-      /install the package "chromium"/,
+      /install the package "chromium-headless-shell"/,
     );
-    expect(checkChromium({ ...missing, user: 0 })).toBeUndefined();
-    expect(() => checkChromium({ named: '/nowhere/x', user: 0 })).toThrowError(Fault, /CHROME_BIN names/);
-    expect(checkChromium({ named: undefined, usual: process.execPath, user: 1000 })).toBe(process.execPath);
+    expect(() => checkChromium({ ...missing, named: '/nowhere/x', mayInstall: true })).toThrowError(
+      Fault,
+      /CHROME_BIN names/,
+    );
+  });
+
+  it('installs the faster browser where it may, beside the usual one too, and leaves a named one', () => {
+    const none = {
+      named: undefined,
+      preferred: '/nowhere/shell',
+      usual: '/nowhere/chromium',
+      mayInstall: true,
+    };
+    const here = process.execPath;
+    expect(checkChromium(none)).toEqual({ path: undefined, mayInstall: true });
+    expect(checkChromium({ ...none, usual: here })).toEqual({ path: here, mayInstall: true });
+    expect(checkChromium({ ...none, preferred: here })).toEqual({ path: here, mayInstall: false });
+    expect(checkChromium({ ...none, named: here })).toEqual({ path: here, mayInstall: false });
+    expect(checkChromium({ ...none, usual: here, mayInstall: false })).toEqual({
+      path: here,
+      mayInstall: false,
+    });
   });
 
   it('tells an ordinary user in one line what is not theirs: a port below 1024, a folder of another', () => {
