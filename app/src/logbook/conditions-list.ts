@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { formatNumber, shownUnit } from '@heliarch/core';
 import {
   withConditions,
   withLoadOf,
@@ -22,6 +23,7 @@ import { debounce, merge, timer } from 'rxjs';
 import { QuantityControl } from '../components/quantity/quantity-control';
 import { readingControl, readingOf } from '../components/quantity/readings';
 import { Select } from '../components/select/select';
+import { UnitChoice } from '../components/unit-choice';
 import { LogState } from './log-state';
 import { KINDS, LOG_KINDS } from './test-kinds';
 
@@ -118,6 +120,7 @@ const PAUSE_MS = 400;
 })
 export class ConditionsList {
   private readonly state = inject(LogState);
+  private readonly units = inject(UnitChoice);
   readonly test = input.required<LogTest>();
 
   protected readonly numbers = NUMBERS;
@@ -150,11 +153,11 @@ export class ConditionsList {
       this.test().conditions;
     const said = [
       this.needsLoad() && this.test().load === undefined && 'of no load yet: it gives the rig no number',
-      indoorC !== undefined && `${indoorC} °C inside`,
-      outdoorC !== undefined && `${outdoorC} °C outside`,
+      indoorC !== undefined && `${this.warmth(indoorC)} inside`,
+      outdoorC !== undefined && `${this.warmth(outdoorC)} outside`,
       humidityPercent !== undefined && `${humidityPercent} % humid`,
       sun && (sun === 'none' ? 'no sun on the wall' : `${sun} sun on the wall`),
-      setPointC !== undefined && `set to ${setPointC} °C`,
+      setPointC !== undefined && `set to ${this.warmth(setPointC)}`,
       startPercent !== undefined && `begun at ${startPercent} %`,
       mode,
       disconnected && `off: ${disconnected}`,
@@ -190,6 +193,12 @@ export class ConditionsList {
 
   protected changeLoad(load: string): void {
     this.state.edit((test) => withLoadOf(test, load), 'put down to another load');
+  }
+
+  /** As it is read here. */
+  private warmth(celsius: number): string {
+    const { show, unit } = shownUnit('°C', this.units.system());
+    return `${formatNumber(this.units.numbers, show(celsius), 0)} ${unit}`;
   }
 
   private typed(): Partial<TestConditions> {

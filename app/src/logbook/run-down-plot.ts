@@ -10,6 +10,8 @@ const LEAST_OFFSET = 0.05;
 const BEYOND = 1.04;
 const WANTED_TOP = 92;
 const WANTED_LABEL = 96;
+/** How far along its line the prediction is named. */
+const PREDICTED_LABEL = 0.6;
 
 type Read = Pick<RunDown, 'predicted' | 'reservePercent'> & {
   readonly charge: NonNullable<RunDown['charge']>;
@@ -34,7 +36,7 @@ export function runDownPlot(
     x: { label: '', from: 0, to: hours, ...hourTicks(byCharge.fromS, hours, words.moment) },
     y: { label: '%', from: 0, to: FULL },
     lines: linesOf(read, hours, wantedAtS),
-    labels: labelsOf(read, hours, wantedAtS, words),
+    labels: labelsOf(read, wantedAtS, words),
     table: {
       heads: ['Time', 'Shown, %', 'Joined, %'],
       rows: joinedOf(read)
@@ -96,7 +98,6 @@ function linesOf(read: Read, hours: number, wantedAtS: number | undefined): read
 
 function labelsOf(
   read: Read,
-  hours: number,
   wantedAtS: number | undefined,
   { moment }: PlotWords,
 ): readonly PlotLabel[] {
@@ -117,9 +118,28 @@ function labelsOf(
     ...(wantedX === undefined
       ? []
       : [{ x: wantedX, y: WANTED_LABEL, words: `wanted ${moment(wantedAtS ?? 0)}`, side: 'left' as const }]),
-    ...(predictedX !== undefined && predictedX < hours / BEYOND
-      ? [{ x: predictedX, y, words: 'predicted', side: 'middle' as const }]
-      : []),
+    ...predictedLabel(read, endX, predictedX, moment),
+  ];
+}
+
+/** Along the line that the rig predicts, on the side away from the one that was measured. */
+function predictedLabel(
+  read: Read,
+  endX: number | undefined,
+  predictedX: number | undefined,
+  moment: PlotWords['moment'],
+): readonly PlotLabel[] {
+  const [first] = joinedOf(read);
+  if (predictedX === undefined || !first) return [];
+  const isLater = predictedX >= (endX ?? 0);
+  return [
+    {
+      x: first.x + PREDICTED_LABEL * (predictedX - first.x),
+      y: first.y + PREDICTED_LABEL * (read.reservePercent - first.y),
+      words: `predicted ${moment(read.byCharge.fromS + predictedX * SECONDS_PER_HOUR)}`,
+      side: isLater ? 'right' : 'left',
+      isBelow: !isLater,
+    },
   ];
 }
 

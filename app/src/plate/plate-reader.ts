@@ -15,6 +15,7 @@ import {
   plateFactWords,
   plateGapWords,
   plateKeptWords,
+  nameOfKind,
   plateQuestionWords,
   plateWarningWords,
 } from '@heliarch/core/plates';
@@ -89,7 +90,10 @@ export class PlateReader {
       .read.unread.map(({ text }) => `“${text}”`)
       .join(', '),
   );
-  protected readonly missing = computed(() => plateGapWords(this.state.put()?.missing ?? []));
+  /** What is asked may still be what seems to be missing. */
+  protected readonly missing = computed(() =>
+    this.state.said().open.length > 0 ? undefined : plateGapWords(this.state.put()?.missing ?? []),
+  );
   protected readonly kept = computed(() => plateKeptWords(this.state.put()?.kept ?? []));
   protected readonly device = computed(() => DEVICE_NAMES[this.state.device()]);
   protected readonly kinds = computed(() => this.state.kinds().map(({ id, name }) => ({ id, label: name })));
@@ -118,6 +122,10 @@ export class PlateReader {
         ? 'One question is open.'
         : `${formatNumber(this.numbers, open.length, 0)} questions are open.`;
     return this.state.target() ? undefined : 'Say what it is.';
+  });
+  protected readonly usualName = computed(() => {
+    const kind = this.state.kind();
+    return kind ? nameOfKind(kind) : '';
   });
   protected readonly addLabel = computed(() => (this.state.entry() === '' ? 'Add it' : 'Fill it in'));
   protected readonly guesses = computed(() => {

@@ -25,6 +25,9 @@ export type PlateKept = 'running' | 'start' | 'ratings';
 /** What a plate may not say of a load. */
 export type PlateGap = 'running' | 'power-factor' | 'start' | 'fan';
 
+/** What a load of a kind is called until it has a name: after the comma stand numbers that its plate may have otherwise. */
+export const nameOfKind = ({ name }: TypicalLoad): string => name.split(',')[0] ?? name;
+
 /**
  * A new load of a kind, as its plate says it: what is on the plate with the basis nameplate and the text as its note, all else as is
  * usual for the kind.
@@ -36,7 +39,7 @@ export function loadOfPlate(
 ): LoadOfPlate {
   const names = rig.loads.map((load) => load.name);
   const ids = rig.loads.map(({ id }) => id);
-  const own = freeName(name.trim() || kind.name, names);
+  const own = freeName(name.trim() || nameOfKind(kind), names);
   const usual: Load = { ...loadFromKind(rig, kind, circuit), id: freeId(own, ids), name: own };
   return withPlate(usual, facts);
 }

@@ -27,7 +27,7 @@ export function orderWords({ step, count, wanted, because }: OrderedStep): {
 } {
   return {
     what: STEPS[step],
-    count: wanted > 1 ? `${count} of ${wanted}` : '',
+    count: wanted <= 1 ? '' : count > wanted ? `${count}` : `${count} of ${wanted}`,
     fault: because ? FAULTS[because] : '',
   };
 }

@@ -5,8 +5,8 @@ import { plateAmount, plateFactWords } from './plate-words.js';
 /** A question about a plate, with what may be answered. */
 export interface PlateQuestionWords {
   readonly question: string;
-  /** The lines of the plate that it is about. */
-  readonly texts: readonly string[];
+  /** Where on the plate it stands that it is about. */
+  readonly source: string;
   readonly choices: readonly { readonly id: string; readonly label: string }[];
 }
 
@@ -47,9 +47,16 @@ export function plateQuestionWords(
   };
   return {
     question: WHY[kind](named(one), named(other)),
-    texts: about.map(({ line, text }) => `Line ${line}: ${text}`),
+    source: sourceWords(about),
     choices: choices.map((choice) => ({ id: choice.id, label: choiceWords(style, choice) })),
   };
+}
+
+/** By lines, each with what stands in it. */
+function sourceWords(about: PlateQuestion['about']): string {
+  const lines = new Map<number, string[]>();
+  for (const { line, text } of about) lines.set(line, [...(lines.get(line) ?? []), text]);
+  return [...lines].map(([line, texts]) => `Line ${line}: ${texts.join(', ')}`).join('; ');
 }
 
 function choiceWords(style: NumberStyle, { says }: PlateChoice): string {

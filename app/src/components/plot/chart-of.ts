@@ -110,6 +110,8 @@ function stroke(borderColor: string, borderWidth: number): Omit<LineData, 'data'
 function dot(colour: ColourOf): Omit<LineData, 'data'> {
   return {
     showLine: false,
+    // At the edge of the plot it is seen whole.
+    clip: 2 * DOT_PX,
     pointStyle: 'circle',
     pointRadius: DOT_PX,
     pointBorderColor: colour('--ink'),
@@ -130,14 +132,15 @@ function cap(rotation: number): Omit<LineData, 'data'> {
 function axis(
   { label, isLog, from, to, ticks, tickWords }: PlotAxis,
   colour: ColourOf,
-  hasGrid: boolean,
+  stands: boolean,
 ): ScaleOptionsByType<'linear'> {
   const options = {
     type: isLog ? 'logarithmic' : 'linear',
     min: from,
     max: to,
+    // Written upright a unit is read at once: at an axis that stands it goes with the highest number.
     title: {
-      display: label !== '',
+      display: label !== '' && !stands,
       text: label,
       color: colour('--ink-2'),
       font: { family: TYPE, size: AXIS_PX },
@@ -149,9 +152,12 @@ function axis(
       maxRotation: 0,
       includeBounds: false,
       autoSkip: !ticks,
-      callback: (value: string | number) => (tickWords ? tickWords(Number(value)) : `${value}`),
+      callback: (value: string | number, index: number, all: readonly unknown[]) => {
+        const words = tickWords ? tickWords(Number(value)) : `${value}`;
+        return stands && index === all.length - 1 ? `${words} ${label}`.trim() : words;
+      },
     },
-    grid: { display: hasGrid, color: colour('--rule'), drawTicks: true },
+    grid: { display: stands, color: colour('--rule'), drawTicks: true },
     border: { color: colour('--rule-2') },
     afterBuildTicks: (scale: { ticks: { value: number }[] }) => {
       if (ticks) scale.ticks = ticks.map((value) => ({ value }));
