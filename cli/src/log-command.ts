@@ -1,3 +1,4 @@
+import { MS_PER_SECOND } from '@heliarch/core';
 import { readFile } from 'node:fs/promises';
 import papaparse from 'papaparse';
 import type { NumberStyle, Rig } from '@heliarch/core';
@@ -31,7 +32,6 @@ export interface LogOptions {
   readonly json?: boolean;
 }
 
-const MS_PER_SECOND = 1000;
 const ISO_MINUTES = 16;
 
 /** What the tests of a file say, and which numbers of the rig they give. */

@@ -1,3 +1,4 @@
+import { PERCENT } from '@heliarch/core';
 import type { CheckScene, NumberStyle, Rig } from '@heliarch/core';
 import { limitLabel } from '@heliarch/core';
 import { sizeWords } from '@heliarch/core/explaining';
@@ -11,7 +12,6 @@ export interface SizeOptions extends SceneOptions {
 }
 
 const MOST_GROWTH_PERCENT = 400;
-const PERCENT = 100;
 
 /** Which ratings are enough for one set, or for each of several scenes of the file. */
 export function sizeCommand(

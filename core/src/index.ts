@@ -1,5 +1,15 @@
 /** What is public of the core: what a set is asked and answered with. */
 
+export {
+  BTU_PER_HOUR_PER_WATT,
+  HOURS_PER_DAY,
+  MINUTES_PER_HOUR,
+  MS_PER_SECOND,
+  PERCENT,
+  SECONDS_PER_DAY,
+  SECONDS_PER_HOUR,
+  SECONDS_PER_MINUTE,
+} from './quantity/conversion-factors.js';
 export { BASES, type Basis, type Interval, type Quantity } from './quantity/quantity.js';
 export { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from './quantity/format.js';
 export { formatDuration } from './quantity/format-time.js';

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import type { Rig } from '@heliarch/core';
 import {
   cardCode,
@@ -21,8 +22,6 @@ import { UnitChoice } from '../components/unit-choice';
 import type { LineProved } from '../workers/rig-questions';
 import { RigSession } from '../storage/rig-session';
 import { KeptOfCards } from './kept-cards';
-
-const MS_PER_SECOND = 1000;
 
 /** A card of one supply as it stands: its plan, and the proof of each line. */
 export interface CardOfSupply {

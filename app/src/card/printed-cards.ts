@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import type { Rig } from '@heliarch/core';
 import {
   lineWords,
@@ -17,7 +18,6 @@ import { UnitChoice } from '../components/unit-choice';
 import type { LineProved } from '../workers/rig-questions';
 import { CardState } from './card-state';
 
-const MS_PER_SECOND = 1000;
 const MOST_PX = 1600;
 
 /** Whether the last printed card is still true of the rig: line by line, and by the code on the paper. */

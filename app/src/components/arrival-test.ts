@@ -3,12 +3,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
-  sourceTest,
-  validateRig,
-  withArrivalTest,
+  MS_PER_SECOND,
   type Rig,
   type SourceTest,
+  sourceTest,
   type Supply,
+  validateRig,
+  withArrivalTest,
 } from '@heliarch/core';
 import { sourceTestWords } from '@heliarch/core/explaining';
 import { arrivalEntry } from '@heliarch/core/logging';
@@ -18,7 +19,6 @@ import type { Post } from './post';
 import { QuantityControl } from './quantity/quantity-control';
 import { readingFault, readingsForm, readingsOf } from './quantity/readings';
 
-const MS_PER_SECOND = 1000;
 const FIELDS = [
   { id: 'lightV', label: 'Little on', unit: 'V' },
   { id: 'lightA', label: 'Little on', unit: 'A' },

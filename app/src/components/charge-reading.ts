@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatDuration, type Scene } from '@heliarch/core';
+import { formatDuration, MS_PER_SECOND, type Scene } from '@heliarch/core';
 import { UnitChoice } from './unit-choice';
 import { ChargeEntry, type ChargeRead } from './charge-entry';
 
-const MS_PER_SECOND = 1000;
 const SAME_DAY_MS = 24 * 3600 * MS_PER_SECOND;
 
 /** The charge of the battery as read by the user, with the age of the reading. */

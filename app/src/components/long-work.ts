@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { PERCENT } from '@heliarch/core';
 import { NzProgressComponent } from 'ng-zorro-antd/progress';
 import type { Answer } from '../answers/answers';
 import { LibraryStyles } from './library/library-styles';
 import { ProgressStyles } from './library/progress-styles';
-
-const PERCENT = 100;
 
 /** A search at work: how far it is, and a way to stop it. Shown only where it takes long enough to be seen. */
 @Component({

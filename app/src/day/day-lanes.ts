@@ -1,6 +1,6 @@
 import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatAmount, wattsInState, type Day, type Load, type Rig } from '@heliarch/core';
+import { type Day, formatAmount, type Load, PERCENT, type Rig, wattsInState } from '@heliarch/core';
 import { SLOT_MINUTES, slotsOf, stretchesBetween, type DayPlan } from '@heliarch/core/scheduling';
 import { BarePlotView } from '../components/plot/bare-plot';
 import { UnitChoice } from '../components/unit-choice';
@@ -11,7 +11,6 @@ import { placesOfPiece } from './places-of-piece';
 import { atMinute, hoursOf, lanesOf, nowIn, type Bar } from './lane-rows';
 
 const LONG_STEP_MINUTES = 30;
-const PERCENT = 100;
 
 /** The day drawn: sun, supplies, a lane for each load, how full the limits are, and the charge, under one ruler. */
 @Component({

@@ -1,5 +1,5 @@
 import { minutesOfPlanAt } from '../components/minutes-of-plan';
-import { type Day, type Job, type Load, type Rig } from '@heliarch/core';
+import { type Day, type Job, type Load, PERCENT, type Rig } from '@heliarch/core';
 import {
   slotsOf,
   SLOT_MINUTES,
@@ -34,8 +34,6 @@ export interface Lane {
   readonly watts: number;
   readonly bars: readonly Bar[];
 }
-
-const PERCENT = 100;
 
 /** Minutes of a plan as a share of its width, %. */
 export const atMinute = (day: Day, minutes: number): number =>

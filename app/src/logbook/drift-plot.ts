@@ -1,9 +1,9 @@
+import { SECONDS_PER_DAY } from '@heliarch/core';
 import type { Combined } from '@heliarch/core/logging';
 import type { PlotDrawn, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
 import type { PlotWords } from './plot-words';
 
 const HEIGHT_PX = 150;
-const SECONDS_PER_DAY = 86_400;
 const DAYS_PER_MONTH = 30;
 const TICKS = 5;
 /** Room at both ends, as a share of the time between the first test and the last. */

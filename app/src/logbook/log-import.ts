@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { MS_PER_SECOND } from '@heliarch/core';
 import { parse } from 'papaparse';
 import {
   newTest,
@@ -20,7 +21,6 @@ import { Select } from '../components/select/select';
 import { LogState, secondsNow } from './log-state';
 import { KINDS, LOG_KINDS } from './test-kinds';
 
-const MS_PER_SECOND = 1000;
 const PREVIEW_LINES = 5;
 const LARGEST_BYTES = 20 * 1024 * 1024;
 

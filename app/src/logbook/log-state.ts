@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import type { Rig } from '@heliarch/core';
 import {
   testWords,
@@ -19,7 +20,6 @@ import { KeptTests } from './kept-tests';
 import { LogAnswers } from './log-answers';
 
 const MINUTE_MS = 60_000;
-const MS_PER_SECOND = 1000;
 const SECONDS_OF_A_DAY = 86_400;
 
 export const secondsNow = (): number => Math.round(Date.now() / MS_PER_SECOND);

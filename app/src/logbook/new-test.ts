@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MS_PER_SECOND } from '@heliarch/core';
 import { newTest, withConditions, TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logging';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
@@ -8,8 +9,6 @@ import { LibraryStyles } from '../components/library/library-styles';
 import { Select } from '../components/select/select';
 import { LogState, secondsNow } from './log-state';
 import { KINDS } from './test-kinds';
-
-const MS_PER_SECOND = 1000;
 
 /** What a test is begun with: a kind is enough, and all else can be said later. */
 @Component({

@@ -1,6 +1,7 @@
+import { SECONDS_PER_HOUR } from '@heliarch/core';
 import { countingReadings, type LogTest } from '@heliarch/core/logging';
 import type { PlotDrawn, PlotPoint } from '../components/plot/plot-drawn';
-import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, SECONDS_PER_HOUR, type PlotWords } from './plot-words';
+import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';
 
 const UNITS = { watts: 'W', percent: '%', wattHours: 'Wh', amps: 'A', volts: 'V' } as const;

@@ -1,10 +1,11 @@
+import { MS_PER_SECOND, SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core';
+
 /** How a plot of a test writes moments and numbers. */
 export interface PlotWords {
   readonly moment: (atS: number) => string;
   readonly number: (value: number) => string;
 }
 
-export const SECONDS_PER_HOUR = 3600;
 export const HEIGHT_PX = 230;
 /** More points than a screen has columns are not seen. */
 export const MOST_POINTS = 1200;
@@ -13,8 +14,6 @@ export const MOST_ROWS = 40;
 const STEPS_HOURS = [0.25, 0.5, 1, 2, 3, 4, 6, 12, 24, 48] as const;
 const LONGEST_STEP_HOURS = 96;
 const TICKS = 6;
-const MS_PER_SECOND = 1000;
-const SECONDS_PER_MINUTE = 60;
 
 /** Ticks on round hours of the clock, for an axis in hours from a moment on. */
 export function hourTicks(

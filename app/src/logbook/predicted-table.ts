@@ -1,10 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatDuration, formatNumber } from '@heliarch/core';
+import { formatDuration, formatNumber, PERCENT } from '@heliarch/core';
 import type { LogTest, Prediction, RunDown } from '@heliarch/core/logging';
 import { UnitChoice } from '../components/unit-choice';
 import { LogState } from './log-state';
-
-const PERCENT = 100;
 
 /** What the rig's own numbers said before, beside what was measured, and what each difference does to the end. */
 @Component({

@@ -10,6 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MS_PER_SECOND, SECONDS_PER_MINUTE } from '@heliarch/core';
 import type { LogReading, LogTest, ReadingRole } from '@heliarch/core/logging';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
@@ -30,9 +31,7 @@ const ALL: readonly ReadingColumn[] = [
   'seconds',
   'celsius',
 ];
-const MS_PER_SECOND = 1000;
 const MINUTE_TEXT = 16;
-const SECONDS_PER_MINUTE = 60;
 
 /** One reading, typed with a thumb or from the keyboard; or one that is corrected. */
 @Component({

@@ -1,6 +1,7 @@
+import { SECONDS_PER_HOUR } from '@heliarch/core';
 import type { RunDown } from '@heliarch/core/logging';
 import type { PlotDrawn, PlotLabel, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
-import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, SECONDS_PER_HOUR, type PlotWords } from './plot-words';
+import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';
 
 const STEPS_OF_BAND = 24;
@@ -96,11 +97,7 @@ function linesOf(read: Read, hours: number, wantedAtS: number | undefined): read
   ];
 }
 
-function labelsOf(
-  read: Read,
-  wantedAtS: number | undefined,
-  { moment }: PlotWords,
-): readonly PlotLabel[] {
+function labelsOf(read: Read, wantedAtS: number | undefined, { moment }: PlotWords): readonly PlotLabel[] {
   const { byCharge, reservePercent: y } = read;
   const [endX, predictedX, wantedX] = endsOf(read, wantedAtS);
   return [

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { batteryClockOf, formatAmount, formatDuration } from '@heliarch/core';
+import { batteryClockOf, formatAmount, formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core';
 import { ChargeEntry, type ChargeRead } from '../components/charge-entry';
 import { UnitChoice } from '../components/unit-choice';
 import { NowState } from './now-state';
@@ -55,5 +55,3 @@ export class ChargeLine {
     this.state.readCharge(read);
   }
 }
-
-const SECONDS_PER_MINUTE = 60;

@@ -1,5 +1,4 @@
-const SECONDS_PER_MINUTE = 60;
-const SECONDS_PER_HOUR = 3600;
+import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core';
 
 /**
  * What is left of a clock as it counts down.

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { formatDuration } from '@heliarch/core';
+import { formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core';
 import { unexplainedWords, withMeterReadAt, type MeterReading } from '@heliarch/core/switching';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { of } from 'rxjs';
@@ -150,5 +150,3 @@ export class MeterLine {
     this.isReading.set(false);
   }
 }
-
-const SECONDS_PER_MINUTE = 60;

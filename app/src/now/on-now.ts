@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { formatNumber, loadOf, wattsCounted } from '@heliarch/core';
+import { formatNumber, loadOf, SECONDS_PER_MINUTE, wattsCounted } from '@heliarch/core';
 import { usualRunS } from '@heliarch/core/switching';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { Tick } from '../components/tick';
 import { UnitChoice } from '../components/unit-choice';
 import { NowState, type Offered } from './now-state';
 
-const SECONDS_PER_MINUTE = 60;
 /** Times that are offered where a load says nothing of its own. */
 const USUAL_MINUTES = [3, 10, 30];
 

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import { listNames, plannedAt } from '@heliarch/core/switching';
 import { of } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';
 import { minutesOfPlanAt } from '../components/minutes-of-plan';
 import { NowState } from './now-state';
-
-const MS_PER_SECOND = 1000;
 
 /** What the day's plan wants now, beside what is ticked. */
 @Component({

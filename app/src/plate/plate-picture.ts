@@ -10,12 +10,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { PERCENT } from '@heliarch/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { PictureReadings } from './picture/picture-readings';
 import { photoOnCanvas, WHOLE, type Crop } from './picture/plate-photo';
 import type { ReadingProgress } from './picture/read-picture';
 
-const PERCENT = 100;
 const QUARTER = 90;
 const LEAST_CUT = 0.05;
 const EDGES = [

@@ -2,7 +2,7 @@ import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { formatNumber, entriesOf, ENTRY_WORDS, type Entry } from '@heliarch/core';
+import { entriesOf, type Entry, ENTRY_WORDS, formatNumber, PERCENT } from '@heliarch/core';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 import { placeOf, type Target } from '../storage/rig-edits';
 import { FieldGroup } from '../components/fields/field-group';
@@ -15,7 +15,6 @@ import { RigState } from './rig-state';
 const OF_A_LOAD: readonly string[] = ['name', 'circuit', 'usage', 'cord'];
 
 const WH_PER_KWH = 1000;
-const PERCENT = 100;
 const VOLTS_OF_ONE = 12.8;
 
 /** Everything about one entry of the rig, made from the field table; each entry has a sheet of its own. */

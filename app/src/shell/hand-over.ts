@@ -14,7 +14,7 @@ import { LibraryStyles } from '../components/library/library-styles';
 import { ProgressStyles } from '../components/library/progress-styles';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzProgressComponent } from 'ng-zorro-antd/progress';
-import { writeRigFile } from '@heliarch/core';
+import { PERCENT, writeRigFile } from '@heliarch/core';
 import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
 import { EMPTY, interval, switchMap } from 'rxjs';
 import { packed, unpacked } from '../storage/packed-rig';
@@ -25,7 +25,6 @@ import { qrCode, readCode } from '../components/qr-code';
 
 const EACH_MS = 900;
 const LOOK_EVERY_MS = 150;
-const PERCENT = 100;
 
 /** Hands the open rig to a phone, and takes one: as a file, or as QR codes in turn, without any network. */
 @Component({

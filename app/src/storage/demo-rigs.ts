@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { readRigFile, type Rig } from '@heliarch/core';
+import { MS_PER_SECOND, readRigFile, type Rig } from '@heliarch/core';
 
 /** The fictitious rigs that the build carries, each under the name of its file. */
 export const DEMO_RIGS = [
@@ -39,7 +39,6 @@ function asReadNow(rig: Rig): Rig {
   };
 }
 
-const MS_PER_SECOND = 1000;
 /** The present of the tests that the demos make up, seconds since 1970. */
 const DEMO_NOW_S = Date.UTC(2026, 5, 11, 12, 5) / MS_PER_SECOND;
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatNumber, type CheckResult, type NumberStyle, type Rig } from '@heliarch/core';
+import { type CheckResult, formatNumber, type NumberStyle, PERCENT, type Rig } from '@heliarch/core';
 import { DIP_STEPS, dipsOf } from '@heliarch/core/explaining';
 import { Plot } from '../components/plot/plot';
 import type { PlotDrawn } from '../components/plot/plot-drawn';
@@ -8,7 +8,6 @@ import { UnitChoice } from '../components/unit-choice';
 type Dip = ReturnType<typeof dipsOf>[number];
 
 const HEIGHT_PX = 190;
-const PERCENT = 100;
 const HALF_WIDTH = 0.28;
 /** Room on the right for what the lines mean, in columns. */
 const ROOM = 1.6;

@@ -1,4 +1,5 @@
 import { ampHoursAt, usualPeukert } from '../electrical/battery-bank.js';
+import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Battery, Scene } from '../rig/schema.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { bankAmps, dcPathOf } from '../verdict/dc-path.js';
@@ -6,9 +7,6 @@ import { runningBatteryWatts } from '../system/flow.js';
 import { intervalOf } from '../rig/half-widths.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { BatteryElement } from '../system/series-elements.js';
-
-const SECONDS_PER_HOUR = 3600;
-const PERCENT = 100;
 
 /** How fast the battery falls and how long until its reserve. */
 export interface BatteryClock {

@@ -1,12 +1,12 @@
 import { noProgress, type Progress } from '../answers/progress.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { keyOf, type CardItem, type CardPlan } from './card-plan.js';
 import { fewestLines } from './fewest-lines.js';
 import { mayBeOn, mayBeOnInOrder } from './line-proof.js';
 
-const PERCENT = 100;
 /** A card with more lines of an order is not read. */
 const MOST_ORDERS = 3;
 

@@ -1,4 +1,5 @@
 import { batteryStoreOf, type BatteryStore } from '../energy/battery-store.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Edge } from '../quantity/quantity.js';
 import type { Day } from '../rig/schema.js';
 import { MOST_IN_A_MASK } from '../sets/bits.js';
@@ -9,7 +10,6 @@ import { skyOf, type Sky } from './sky.js';
 import { drivesOverTime, suppliesOverTime, type SuppliesOverTime } from './supplies-over-time.js';
 import { tasksOf, type Tasks } from './tasks.js';
 
-const PERCENT = 100;
 /** Charge at the beginning where none is entered, %. */
 const USUAL_START_PERCENT = 100;
 

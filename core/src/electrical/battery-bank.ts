@@ -1,3 +1,4 @@
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import {
   COLD_FACTORS,
@@ -14,8 +15,6 @@ import {
   USUAL_RATED_HOURS,
   type Chemistry,
 } from '../reference/batteries.js';
-
-const PERCENT = 100;
 
 /** Linear between points, flat outside of them. */
 export function onLine(points: readonly (readonly [x: number, y: number])[], x: number): number {

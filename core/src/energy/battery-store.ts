@@ -1,8 +1,7 @@
 import { ampHoursAt, onLine, usualPeukert } from '../electrical/battery-bank.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C, USUAL_RATED_HOURS } from '../reference/batteries.js';
 import type { Battery, Rig } from '../rig/schema.js';
-
-const PERCENT = 100;
 
 /** The batteries of a rig as one store of energy. */
 export interface BatteryStore {

@@ -1,4 +1,5 @@
 import { civilSeconds } from '../day/clock.js';
+import { MS_PER_SECOND, SECONDS_PER_DAY, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 
 /** How the times of a log are written. */
 export type TimeStyle = 'iso' | 'day-first' | 'month-first' | 'time-only' | 'unix-s' | 'unix-ms' | 'seconds';
@@ -6,9 +7,6 @@ export type TimeStyle = 'iso' | 'day-first' | 'month-first' | 'time-only' | 'uni
 /** Offset from UTC of a clock on the wall, minutes east, by what it shows as if that were UTC. */
 export type OffsetAt = (civilS: number) => number;
 
-const SECONDS_PER_MINUTE = 60;
-const SECONDS_PER_DAY = 86_400;
-const MS_PER_SECOND = 1000;
 const HOURS_OF_A_HALF_DAY = 12;
 const CENTURY = 2000;
 /** 2001 in seconds, and in milliseconds: what is larger is no count from a beginning. */

@@ -1,4 +1,5 @@
 import type { Trace, TraceColumn } from '../logbook/log-test.js';
+import { SECONDS_PER_DAY } from '../quantity/conversion-factors.js';
 import { readLogTime, timeStyleOf, type OffsetAt, type TimeStyle } from './log-times.js';
 
 /** What a column of a log holds. */
@@ -36,7 +37,6 @@ export interface MeterLog {
 
 const SAMPLE_LINES = 50;
 const THOUSAND = 1000;
-const SECONDS_PER_DAY = 86_400;
 
 const HEADS: readonly (readonly [ColumnUse, RegExp])[] = [
   [

@@ -1,8 +1,7 @@
 import { utcText } from '../day/clock.js';
 import { TRACE_COLUMNS, type LogReading, type LogTest } from '../logbook/log-test.js';
+import { MS_PER_SECOND } from '../quantity/conversion-factors.js';
 import { COLUMN_HEADS } from './meter-log.js';
-
-const MS_PER_SECOND = 1000;
 
 /**
  * The readings of a test as a table, units in the header: lines of cells, for any writer of RFC 4180. Times stand in UTC by

@@ -1,3 +1,4 @@
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import {
   BOILING_C,
   BOILING_LOSS_C_PER_M,
@@ -9,7 +10,6 @@ import {
 import type { Interval } from '../quantity/quantity.js';
 
 const JOULES_PER_WH = 3600;
-const SECONDS_PER_MINUTE = 60;
 
 /** What is to be heated, and with what. */
 export interface Cooking {

@@ -1,3 +1,4 @@
+import { MINUTES_PER_HOUR, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import {
   CAPACITY_LOSS_PER_K,
   COOLING_RATED_AT_C,
@@ -45,8 +46,6 @@ export interface RoomCycle {
   readonly meanW: number;
 }
 
-const SECONDS_PER_MINUTE = 60;
-
 /**
  * Duty and cycle of a unit that holds a room at a temperature, exactly: the room nears its balance along an exponential.
  *
@@ -91,8 +90,6 @@ export function precooling(
   const minutes = minutesTo(deep, room, fromC, weather.insideC, cooledC);
   return { minutes, wh: (inputAt(unit, weather.outsideC) * minutes) / MINUTES_PER_HOUR };
 }
-
-const MINUTES_PER_HOUR = 60;
 
 /**
  * Share of the cooling that lowers the temperature; the rest dries the air.

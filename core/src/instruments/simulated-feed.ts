@@ -1,4 +1,5 @@
 import { randomNumbers } from '../day/random-numbers.js';
+import { SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import { ACCURACY } from '../reference/instruments.js';
 import type { Rig } from '../rig/schema.js';
 import { compile } from '../system/compile.js';
@@ -12,7 +13,6 @@ import {
 import { scenarioOf, type ScenarioId } from './scenarios.js';
 import { simulatedRig, type TrueSecond } from './simulated-rig.js';
 
-const SECONDS_PER_HOUR = 3600;
 const BEGINS_AT_PERCENT = 78;
 /** No two readings are quite alike. */
 const FLICKER = 0.003;

@@ -2,6 +2,7 @@ import { flowsOf } from '../answers/power-flows.js';
 import { consumerOf } from '../electrical/consumer.js';
 import { dcAmps } from '../electrical/dc-side.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
+import { PERCENT, SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { OUTPUT_IMPEDANCE_SHARE, USUAL_CYCLE_S } from '../reference/instruments.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load, Rig } from '../rig/schema.js';
@@ -12,9 +13,6 @@ import { dcPathOf } from '../verdict/dc-path.js';
 import { situationOf } from '../verdict/situation.js';
 import type { Scenario } from './scenarios.js';
 
-const SECONDS_PER_HOUR = 3600;
-const SECONDS_PER_MINUTE = 60;
-const PERCENT = 100;
 /** A thermostat is met in the middle of what it does. */
 const FIRST_TURN_S = 30;
 

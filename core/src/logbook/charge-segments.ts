@@ -1,8 +1,8 @@
+import { SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { LogReading } from './log-test.js';
 import { stepOfDisplay, type Shown } from './charge-points.js';
 import { hiddenLeap } from './hidden-leap.js';
 
-const SECONDS_PER_HOUR = 3600;
 /** A rise of more than so much is none of a battery that is run down: neither the last step to and fro nor a fine display's jitter. */
 const LEAP_STEPS = 1.5;
 const LEAP_PERCENT = 1.2;

@@ -1,3 +1,4 @@
+import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import { shownCharge } from './charge-segments.js';
 import { pointsOfDisplay } from './charge-points.js';
@@ -6,8 +7,6 @@ import { countingReadings, type LogTest } from './log-test.js';
 import { meanOfReadings, type MeanOfReadings } from './readings-mean.js';
 import { whenReached } from './when-reached.js';
 
-const SECONDS_PER_HOUR = 3600;
-const FULL_PERCENT = 100;
 /** Below this share of the most it took, a charge tapers. Common practice. */
 const TAPERS_BELOW = 0.9;
 /** A straight line is drawn through so many of the last readings: a charge bends at its end. */
@@ -64,7 +63,7 @@ function fullBy(
 ): Pick<ChargeTest, 'perHour' | 'fullAtS'> {
   // Upside down it falls to 0, as what is missing from full.
   const missing = readings.map((each) =>
-    each.percent === undefined ? each : { ...each, percent: FULL_PERCENT - each.percent },
+    each.percent === undefined ? each : { ...each, percent: PERCENT - each.percent },
   );
   const shown = shownCharge(missing);
   if (!shown) return { perHour: undefined, fullAtS: undefined };

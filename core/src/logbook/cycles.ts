@@ -1,8 +1,8 @@
+import { SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { LogReading } from './log-test.js';
 import { powerLevels, type PowerLevel } from './power-levels.js';
 import { remembered } from './remembered.js';
 
-const SECONDS_PER_HOUR = 3600;
 /** So many whole cycles, and it counts as measured. Common practice, no published source. */
 export const CYCLES_WANTED = 3;
 /** A pause between two readings of so many times the usual one is a gap: what happened in it is not known. */

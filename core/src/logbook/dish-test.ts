@@ -1,9 +1,7 @@
+import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { baseLoadOf, runningReadings } from './base-load.js';
 import { countedEnergy } from './counted-energy.js';
 import type { LogReading } from './log-test.js';
-
-const SECONDS_PER_HOUR = 3600;
-const SECONDS_PER_MINUTE = 60;
 
 /** What one dish took. */
 export interface DishTest {

@@ -1,4 +1,5 @@
 import { batteryStoreOf } from '../energy/battery-store.js';
+import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import { CAPACITY_DOUBT } from '../reference/batteries.js';
 import { METER_SHARE } from '../reference/meters.js';
@@ -7,9 +8,6 @@ import { countedEnergy } from './counted-energy.js';
 import type { LogReading, LogTest } from './log-test.js';
 import type { RunDownRead } from './run-down-read.js';
 import { batteryWatts } from './tested-inverter.js';
-
-const PERCENT = 100;
-const SECONDS_PER_HOUR = 3600;
 
 /**
  * When the reserve is reached by energy: what the battery should hold by the rig, less what was counted on the AC side with the

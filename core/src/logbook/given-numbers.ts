@@ -1,3 +1,4 @@
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { keptSource } from '../rig/kept-source.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { Converter, Load, Rig } from '../rig/schema.js';
@@ -20,8 +21,6 @@ import { runDownOf } from './run-down.js';
 import { startOfTest } from './start-of-test.js';
 import { nominalVolts } from './tested-inlet.js';
 import { inverterOf } from './tested-inverter.js';
-
-const SECONDS_PER_MINUTE = 60;
 
 /** A number of the rig that a test has measured. */
 export type GivenNumber = {

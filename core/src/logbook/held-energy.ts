@@ -1,11 +1,10 @@
+import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Rig } from '../rig/schema.js';
 import type { CountedEnergy } from './counted-energy.js';
 import type { LogTest } from './log-test.js';
 import type { RunDownRead } from './run-down-read.js';
 import { batteryWatts } from './tested-inverter.js';
 
-const PERCENT = 100;
-const SECONDS_PER_HOUR = 3600;
 /** Run down from less than half, an error of the display at its start weighs too much. */
 const LEAST_SPAN_PERCENT = 50;
 

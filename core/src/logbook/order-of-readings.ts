@@ -1,3 +1,4 @@
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import {
   MOST_BASE_DRIFT,
   STARTS_AGREE_WITHIN,
@@ -7,8 +8,6 @@ import {
 import { runningReadings } from './base-load.js';
 import { cyclesOf, CYCLES_WANTED } from './cycles.js';
 import { countingReadings, type LogReading, type LogTest, type TestKind } from './log-test.js';
-
-const SECONDS_PER_MINUTE = 60;
 
 /** What is read at a step of a test. */
 export type ReadingStep =

@@ -1,12 +1,10 @@
 import { wattsCounted } from '../electrical/watts-counted.js';
 import { batteryStoreOf } from '../energy/battery-store.js';
+import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Rig } from '../rig/schema.js';
 import type { LogTest } from './log-test.js';
 import type { RunDownRead } from './run-down-read.js';
 import { batteryWatts } from './tested-inverter.js';
-
-const PERCENT = 100;
-const SECONDS_PER_HOUR = 3600;
 
 /** A number as the rig has it and as it was measured, and by how many seconds that moves the end. */
 export interface Compared {

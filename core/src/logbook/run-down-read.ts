@@ -1,4 +1,5 @@
 import { batteryStoreOf } from '../energy/battery-store.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Rig } from '../rig/schema.js';
 import { baseLoadOf, runningReadings, type BaseLoad } from './base-load.js';
 import { shownCharge, type ShownCharge } from './charge-segments.js';
@@ -6,8 +7,6 @@ import { countedEnergy, type CountedEnergy } from './counted-energy.js';
 import { measuredEfficiency, type MeasuredEfficiency } from './inverter-efficiency.js';
 import { countingReadings, type LogReading, type LogTest } from './log-test.js';
 import { meanOfReadings, type MeanOfReadings } from './readings-mean.js';
-
-const PERCENT = 100;
 
 /** What was read in a run-down. */
 export interface RunDownRead {

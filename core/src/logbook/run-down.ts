@@ -1,3 +1,4 @@
+import { SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
 import { endByEnergy } from './end-by-energy.js';
@@ -7,8 +8,6 @@ import { nextReading } from './next-reading.js';
 import { predictionOf, type Prediction } from './predicted-run-down.js';
 import { readRunDown, type RunDownRead } from './run-down-read.js';
 import { chargeByLine, runOutOf, type RunOut } from './run-out.js';
-
-const SECONDS_PER_HOUR = 3600;
 
 /** Whether what was wanted lasts, by the same edges as everywhere. */
 export type Lasting = 'lasts' | 'may-run-out' | 'runs-out';

@@ -1,11 +1,10 @@
+import { SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import { pointsOfDisplay } from './charge-points.js';
 import type { ShownCharge } from './charge-segments.js';
 import { fitLine, lineAt, standardErrorAt, type LineFit } from './line-fit.js';
 import { studentT } from './student-t.js';
 import { whenReached } from './when-reached.js';
-
-const SECONDS_PER_HOUR = 3600;
 
 /** How fast the charge falls by its display, and when it is down. */
 export interface RunOut {

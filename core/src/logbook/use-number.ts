@@ -1,5 +1,6 @@
 import type { Basis, Quantity } from '../quantity/quantity.js';
 import { partNumber } from '../electrical/part-numbers.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import { withArrivalTest, withPartNumber } from '../rig/edits.js';
 import type { Converter, Load, Rig } from '../rig/schema.js';
 import type { GivenNumber } from './given-numbers.js';
@@ -71,8 +72,6 @@ export interface NumberChange {
   readonly after: { readonly value: number; readonly half: number | undefined };
   readonly unit: 'W' | 'VA' | 'Ah' | '%' | 'ohm' | 'minutes';
 }
-
-const PERCENT = 100;
 
 /** What using a number changes: for a list of two columns. Of a cycle the share of the time it runs. */
 export function changeOf(rig: Rig, given: GivenNumber): NumberChange {

@@ -1,3 +1,4 @@
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckScene } from '../verdict/situation.js';
@@ -105,5 +106,3 @@ export function usualRunS(rig: Rig, loadId: string): number | undefined {
   const { runsMinutes } = loadOf(rig, loadId);
   return runsMinutes === undefined ? undefined : runsMinutes * SECONDS_PER_MINUTE;
 }
-
-const SECONDS_PER_MINUTE = 60;

@@ -1,10 +1,10 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { utcText } from '../day/clock.js';
+import { MS_PER_SECOND } from '../quantity/conversion-factors.js';
 import { firstSupply, hasEntry } from './known-entries.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckScene } from '../verdict/situation.js';
 
-const MS_PER_SECOND = 1000;
 const MOST_TRIPS = 50;
 
 const id = () => string().required();

@@ -1,6 +1,7 @@
 import { restartWaitOf } from '../electrical/restart-wait.js';
 import { consumerOf } from '../electrical/consumer.js';
 import { systemOfLoad } from '../electrical/voltage-of-load.js';
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { CONTINUOUS_MINUTES } from '../reference/breaker-curves.js';
 import { PRESSURE_FALLS_S } from '../reference/rough-use.js';
 import { loadOf } from '../rig/lookup.js';
@@ -8,8 +9,6 @@ import type { Load, Rig } from '../rig/schema.js';
 import { mayStall } from '../verdict/other-surges.js';
 import type { AtSwitch } from './at-switch.js';
 import type { Overload } from './overloads.js';
-
-const SECONDS_PER_MINUTE = 60;
 
 /** Why a load that is off waits before it is switched on again. */
 export interface RestartWait {

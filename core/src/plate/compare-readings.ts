@@ -1,3 +1,4 @@
+import { READ_TWICE } from '../reference/plate-tolerances.js';
 import { keyOfFact, type PlateFact } from './plate-fact.js';
 import { plateFacts } from './plate-facts.js';
 import { readPlate } from './read-plate.js';
@@ -8,9 +9,6 @@ export interface ReadingsCompared {
   /** Numbers that another reading has otherwise, by their keys. */
   readonly otherwise: ReadonlyMap<string, PlateFact>;
 }
-
-/** Numbers this close are one. */
-const SAME = 0.005;
 
 /**
  * Of several readings of one picture the one that says the most, with every number that another of them reads otherwise: what two
@@ -39,4 +37,4 @@ export function compareReadings(texts: readonly string[], volts: number | undefi
 }
 
 const isSame = (one: PlateFact, other: PlateFact): boolean =>
-  one.letter === other.letter && Math.abs(one.value - other.value) <= SAME * Math.abs(other.value);
+  one.letter === other.letter && Math.abs(one.value - other.value) <= READ_TWICE * Math.abs(other.value);

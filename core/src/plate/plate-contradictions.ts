@@ -2,6 +2,13 @@ import { codeLetterVA, shaftWatts } from '../electrical/motor.js';
 import { CODE_LETTERS } from '../reference/nec-430-code-letters.js';
 import { factAt, type PlateFact, type PlateSlot } from './plate-fact.js';
 import type { PlateQuantity } from '../reference/plate-terms.js';
+import {
+  CODE_LETTER_ROUNDING,
+  COOLING_OVER_WATTS,
+  LEAST_POWER_FACTOR,
+  LOCKED_OVER_RATED,
+  PLATE_ROUNDING,
+} from '../reference/plate-tolerances.js';
 
 /** Two numbers of a plate that cannot both be right. */
 export interface PlateContradiction {
@@ -17,16 +24,6 @@ export interface PlateContradiction {
   readonly one: PlateFact;
   readonly other: PlateFact;
 }
-
-/** Roundings of a plate are within so much. */
-const ROUNDING = 0.1;
-/** Locked-rotor current over rated-load current, the widest that is found. Common practice. */
-const LOCKED_OVER_RATED = { least: 2.5, most: 12 } as const;
-/** Watts over volts times amps: less is a sign misread. Common practice. */
-const LEAST_POWER_FACTOR = 0.35;
-/** Cooling over power. Common practice. */
-const COOLING_OVER_WATTS = { least: 1.5, most: 7 } as const;
-const CODE_LETTER_ROUNDING = 0.15;
 
 /**
  * Numbers of a plate that contradict each other: watts above volts times amps, a shaft that gives more than is taken, a start that
@@ -47,7 +44,7 @@ export function contradictionsOf(facts: readonly PlateFact[]): readonly PlateCon
   const [cooling, circuit] = [at('cooling', 'main'), at('circuitAmps', 'main')];
   const [ampHours, wattHours] = [at('ampHours', 'main'), at('wattHours', 'main')];
   return [
-    ...when(isAbove(watts, product(volts, amps), ROUNDING), 'more-watts-than-volt-amps', watts, amps),
+    ...when(isAbove(watts, product(volts, amps), PLATE_ROUNDING), 'more-watts-than-volt-amps', watts, amps),
     ...when(
       isAbove(scaled(product(volts, amps), LEAST_POWER_FACTOR), watts, 0),
       'few-watts-of-volt-amps',
@@ -115,7 +112,7 @@ function isOutside(
 }
 
 const areApart = (one: Valued, other: Valued): boolean =>
-  isAbove(one, other, ROUNDING) || isAbove(other, one, ROUNDING);
+  isAbove(one, other, PLATE_ROUNDING) || isAbove(other, one, PLATE_ROUNDING);
 
 function isOfAnotherLetter(code: PlateFact | undefined, horsepower: Valued, startVA: Valued): boolean {
   const letter = CODE_LETTERS.find((each) => each === code?.letter);

@@ -1,4 +1,5 @@
 import type { PlateQuantity } from '../reference/plate-terms.js';
+import { SAME_VOLTS, STATED_TWICE } from '../reference/plate-tolerances.js';
 import { factAt, keyOfFact, type PlateFact, type PlateSlot } from './plate-fact.js';
 import { contradictionsOf, type PlateContradiction } from './plate-contradictions.js';
 import { isPlausible, type PlateRead, type PlateValue } from './read-plate.js';
@@ -38,11 +39,6 @@ export interface PlateFacts {
   /** Questions without an answer: while there are any, something is left out. */
   readonly open: readonly PlateQuestion[];
 }
-
-/** A plate for several voltages is read at the one within so much of the circuit's. */
-const SAME_VOLTS = 0.12;
-/** Numbers this close are one, written twice. */
-const SAME = 0.02;
 
 /**
  * The numbers of a plate that can be used, and what has to be asked first.
@@ -175,7 +171,9 @@ function oneOf(
 }
 
 function isSame(one: PlateFact, other: PlateFact): boolean {
-  return one.letter === other.letter && Math.abs(one.value - other.value) <= SAME * Math.abs(other.value);
+  return (
+    one.letter === other.letter && Math.abs(one.value - other.value) <= STATED_TWICE * Math.abs(other.value)
+  );
 }
 
 function asked(

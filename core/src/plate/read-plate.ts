@@ -1,9 +1,11 @@
+import { BTU_PER_HOUR_PER_WATT, PERCENT } from '../quantity/conversion-factors.js';
 import {
   PLAUSIBLE,
   type PlateManner,
   type PlatePlace,
   type PlateQuantity,
 } from '../reference/plate-terms.js';
+import { MOST_WATTS_PER_WATT } from '../reference/plate-tolerances.js';
 import { bindTokens, goTogether, type BoundNumber } from './bind-tokens.js';
 import { joinedRows } from './plate-rows.js';
 import { decimalSignOf, readPlateNumber, type DecimalSign } from './plate-number.js';
@@ -151,14 +153,9 @@ function quantityOf(number: NumberToken, label: PlateQuantity | undefined): Plat
   return label === 'watts' || label === 'ampHours' ? unit.quantity : label;
 }
 
-const PERCENT = 100;
-/** Below it a ratio of cooling to power is of watts to watts, above it of BTU an hour. */
-const MOST_WATTS_PER_WATT = 6.5;
-const BTU_PER_WATT_HOUR = 3.412142;
-
 function factorOf({ unit }: NumberToken, quantity: PlateQuantity, value: number): number {
   if (quantity === 'efficiency') return value > 1 ? 1 / PERCENT : 1;
-  if (quantity === 'coolingRatio') return value > MOST_WATTS_PER_WATT ? 1 / BTU_PER_WATT_HOUR : 1;
+  if (quantity === 'coolingRatio') return value > MOST_WATTS_PER_WATT ? 1 / BTU_PER_HOUR_PER_WATT : 1;
   return unit?.factor ?? 1;
 }
 

@@ -1,5 +1,6 @@
 import { shaftWatts } from '../electrical/motor.js';
 import type { Quantity } from '../quantity/quantity.js';
+import { MOST_SHAFT_SHARE } from '../reference/plate-tolerances.js';
 import type { RunningFrom } from '../rig/schema.js';
 import { factAt, type PlateFact } from './plate-fact.js';
 import { ofPlate } from './quantity-of-fact.js';
@@ -29,7 +30,13 @@ const WAYS: readonly ((facts: readonly PlateFact[]) => RunningOfPlate | undefine
   (facts) => byAmps(facts, factAt(facts, 'amps', 'compressor', 'heater', 'fan')),
 ];
 
-/** What a plate says of the power of a thing; undefined where it says nothing of it. */
+/**
+ * What a plate says of the power of a thing, in watts, amperes, volt-amperes or horsepower as it stands there; undefined where it says
+ * nothing of it.
+ *
+ * Source: rated input of IEC 60335-1 (7.1), rated output of motors of IEC 60034-8, rated-load current of compressors of NEC 440.4;
+ *   from memory, in docs/plate.md. The order among several of them is common practice, no published source.
+ */
 export function runningOf(facts: readonly PlateFact[]): RunningOfPlate | undefined {
   for (const way of WAYS) {
     const found = way(facts);
@@ -37,9 +44,6 @@ export function runningOf(facts: readonly PlateFact[]): RunningOfPlate | undefin
   }
   return undefined;
 }
-
-const MOST_SHAFT_SHARE = 0.93;
-const LEAST_POWER_FACTOR = 0.3;
 
 /** Watts that are taken; beside volts and amps they tell the power factor. */
 function byWatts(facts: readonly PlateFact[], watts: PlateFact | undefined): RunningOfPlate | undefined {
@@ -55,7 +59,6 @@ function powerFactorOf(facts: readonly PlateFact[], watts: PlateFact): RunningOf
   const [volts, amps] = [factAt(facts, 'volts', 'main', 'input'), factAt(facts, 'amps', 'main', 'input')];
   if (!volts || !amps || volts.range || watts.range) return undefined;
   const value = Math.min(1, watts.value / (volts.value * amps.value));
-  if (value < LEAST_POWER_FACTOR) return undefined;
   const note = `${watts.text}, ${volts.text}, ${amps.text}`;
   return { powerFactor: { ...ofPlate(amps), value: Number(value.toFixed(2)), note }, used: [volts, amps] };
 }
@@ -110,7 +113,11 @@ function byCooling(facts: readonly PlateFact[]): RunningOfPlate | undefined {
   );
 }
 
-/** The fan of a cooling unit: its own amps, else what the whole takes beyond the compressor. */
+/**
+ * The fan of a cooling unit: its own amps, else what the whole takes beyond the compressor.
+ *
+ * Source: Kirchhoff's current law; that both are nearly in phase is common practice.
+ */
 export function fanOf(facts: readonly PlateFact[]): RunningOfPlate | undefined {
   const own = byAmps(facts, factAt(facts, 'amps', 'fan') ?? factAt(facts, 'ratedLoadAmps', 'fan'));
   if (own) return own;

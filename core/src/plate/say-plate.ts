@@ -1,3 +1,4 @@
+import { SAME_VOLTS } from '../reference/plate-tolerances.js';
 import { deviceOfPlate, kindsOfPlate, type PlateDevice, type PlateKinds } from './plate-device.js';
 import { factAt, keyOfFact, type PlateFact } from './plate-fact.js';
 import { plateFacts, type PlateAnswers, type PlateQuestion } from './plate-facts.js';
@@ -85,9 +86,6 @@ function withSeconds(facts: readonly PlateFact[], answers: PlateAnswers): readon
     { ...most, quantity: 'seconds', value, range: undefined, text: `for ${value} s, by your answer` },
   ];
 }
-
-/** Within so much of the circuit's volts a plate is for it: 115 or 127 V on 120, 220 to 240 on 230. */
-const SAME_VOLTS = 0.1;
 
 function warningsOf(
   facts: readonly PlateFact[],

@@ -3,7 +3,12 @@ import type { StartFrom } from '../rig/schema.js';
 import { factAt, type PlateFact } from './plate-fact.js';
 import { ofPlate } from './quantity-of-fact.js';
 
-/** What a start follows from. */
+/**
+ * What a start follows from; undefined where the plate has nothing that a start follows from.
+ *
+ * Source: locked-rotor amps of a compressor (NEC 440.4), horsepower with a code letter (NEC 430.7(B)), else rated-load amps, whose
+ *   usual multiple is the kind's; from memory, in docs/plate.md.
+ */
 export function startOf(
   facts: readonly PlateFact[],
 ): { readonly from: StartFrom; readonly used: readonly PlateFact[] } | undefined {

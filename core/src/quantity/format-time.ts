@@ -1,6 +1,4 @@
-const SECONDS_PER_MINUTE = 60;
-const MINUTES_PER_HOUR = 60;
-const HOURS_PER_DAY = 24;
+import { HOURS_PER_DAY, MINUTES_PER_HOUR, SECONDS_PER_MINUTE } from './conversion-factors.js';
 
 /**
  * A length of time as a person says it, rounded down to the minute.

@@ -1,3 +1,5 @@
+import { BTU_PER_HOUR_PER_WATT, PERCENT } from './conversion-factors.js';
+
 /** Which units a person reads: SI inside, converted here at the edge. */
 export type UnitSystem = 'metric' | 'us';
 
@@ -9,8 +11,6 @@ export interface ShownUnit {
 }
 
 const METRES_PER_FOOT = 0.3048;
-const BTU_PER_HOUR_PER_WATT = 3.412142;
-const PERCENT = 100;
 const MILLI = 1000;
 
 const scaled = (unit: string, factor: number): ShownUnit => ({

@@ -1,3 +1,4 @@
+import { BTU_PER_HOUR_PER_WATT } from '../quantity/conversion-factors.js';
 import type { Provenance } from './provenance.js';
 
 /**
@@ -42,7 +43,6 @@ export interface PlateUnit {
   readonly factor: number;
 }
 
-const BTU_PER_HOUR = 0.2930711;
 const METRIC_HORSEPOWER = 0.98632;
 
 /** A number outside of these is misread, or of something else; in our units. */
@@ -72,7 +72,11 @@ export const PLAUSIBLE: Readonly<Record<PlateQuantity, { readonly least: number;
 
 /** Longer units before shorter ones that they begin with. */
 export const PLATE_UNITS: readonly PlateUnit[] = [
-  { unit: /b\.?t\.?u\.?'?s?(?: ?(?:\/|per) ?h(?:ou)?r?\.?|h)?/, quantity: 'cooling', factor: BTU_PER_HOUR },
+  {
+    unit: /b\.?t\.?u\.?'?s?(?: ?(?:\/|per) ?h(?:ou)?r?\.?|h)?/,
+    quantity: 'cooling',
+    factor: 1 / BTU_PER_HOUR_PER_WATT,
+  },
   { unit: /k ?w ?h/, quantity: 'wattHours', factor: 1000 },
   { unit: /w ?h|watt-? ?hours?/, quantity: 'wattHours', factor: 1 },
   { unit: /m ?a ?h/, quantity: 'ampHours', factor: 0.001 },

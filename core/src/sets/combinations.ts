@@ -1,4 +1,5 @@
 import { noProgress, type Progress } from '../answers/progress.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check } from '../verdict/check.js';
@@ -53,7 +54,6 @@ export interface CombinationQuestion extends SetQuestion {
 const MOST_FOR_ALL = 24;
 const MOST_BEST = 100;
 const TELL_EVERY = 12;
-const PERCENT = 100;
 
 /**
  * The largest combinations of a supply: every set to which nothing can be added, or the best hundred of more loads than

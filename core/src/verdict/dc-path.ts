@@ -9,6 +9,7 @@ import { cableOhmsAtEdges } from '../electrical/cable.js';
 import { dcAmps } from '../electrical/dc-side.js';
 import type { Demand } from '../electrical/apparent-power.js';
 import { plainDemand } from '../electrical/assist.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Interval } from '../quantity/quantity.js';
 import {
   CHARGE_AT_EDGES,
@@ -106,11 +107,9 @@ function chargeAtEdges({ charge }: BatteryElement, { reservePercent }: Battery):
   return {
     lo: Math.max(0, Math.min(charge.percent - CHARGE_READING_PERCENT, kept)),
     stated: charge.percent,
-    hi: Math.min(FULL_PERCENT, charge.percent + CHARGE_READING_PERCENT),
+    hi: Math.min(PERCENT, charge.percent + CHARGE_READING_PERCENT),
   };
 }
-
-const FULL_PERCENT = 100;
 
 function openVolts(element: BatteryElement, battery: Battery, nominalV: number): Interval {
   const { restV, chemistry } = battery;

@@ -4,6 +4,7 @@ import type { Consumer } from '../electrical/consumer.js';
 import { plainDemand } from '../electrical/assist.js';
 import { neutralBound, type LegCurrent } from '../electrical/legs.js';
 import { ceilingsOf } from '../electrical/surge-tiers.js';
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Interval, Quantity } from '../quantity/quantity.js';
 import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
@@ -25,8 +26,6 @@ import {
   type SeriesElement,
   type UnknownRatingElement,
 } from '../system/series-elements.js';
-
-const SECONDS_PER_MINUTE = 60;
 
 /** Everything that must be carried for as long as the set runs. */
 export function steadyLimits(element: SeriesElement, running: RunningSet): readonly Limit[] {

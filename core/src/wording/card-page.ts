@@ -1,6 +1,7 @@
 import { restartWaitOf } from '../electrical/restart-wait.js';
 import type { CardItem, CardLine, CardPlan } from '../card/card-plan.js';
 import { linesOf } from '../card/card-plan.js';
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
 import { inSentence } from '../rig/names-in-sentences.js';
 import type { Load, Rig } from '../rig/schema.js';
@@ -24,7 +25,6 @@ export interface CardSection {
   readonly sentences: readonly { readonly strong: string; readonly rest: string }[];
 }
 
-const SECONDS_PER_MINUTE = 60;
 const USUAL_WAIT_MINUTES = 3;
 
 /**

@@ -3,6 +3,7 @@ import { formatAmount, formatNumber } from '../quantity/format.js';
 import { formatDuration } from '../quantity/format-time.js';
 import type { Basis, Interval } from '../quantity/quantity.js';
 import type { BatteryClock } from '../answers/battery-clock.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import { runningSetOf } from '../verdict/check.js';
 import { runningBatteryWatts, runningThrough } from '../system/flow.js';
 import { runningSum } from '../system/running-set.js';
@@ -22,8 +23,6 @@ export interface ClockWorking {
   /** Watts over volts, and the charge over amps, in words with their numbers. */
   readonly steps: readonly string[];
 }
-
-const PERCENT = 100;
 
 /**
  * The battery clock laid open: what each load draws, what a source carries of it, what the inverter

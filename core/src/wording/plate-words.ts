@@ -4,6 +4,7 @@ import type { PlateGap, PlateKept } from '../plate/load-of-plate.js';
 import type { PlateDevice } from '../plate/plate-device.js';
 import type { PlateFact, PlateSlot } from '../plate/plate-fact.js';
 import type { PlateWarning } from '../plate/say-plate.js';
+import { PERCENT } from '../quantity/conversion-factors.js';
 import type { PlateQuantity } from '../reference/plate-terms.js';
 
 interface QuantityWords {
@@ -70,8 +71,6 @@ export function plateFactWords(
         : plateAmount(style, quantity, value)),
   };
 }
-
-const PERCENT = 100;
 
 /** An amount of a plate with its unit. */
 export function plateAmount(style: NumberStyle, quantity: PlateQuantity, value: number): string {

@@ -4,8 +4,7 @@ import type { Rig } from '../rig/schema.js';
 import { explainLimit, listNames, plainText } from './explain.js';
 import { theLoad } from '../rig/names-in-sentences.js';
 import type { PowerBack, Wave } from '../answers/power-back.js';
-
-const SECONDS_PER_MINUTE = 60;
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 
 /** What restarts as the power comes back, and what to switch off before: a line, and the reason behind it. */
 export function powerBackWords(

@@ -4,11 +4,9 @@ import type { NumberStyle } from '../quantity/number-style.js';
 import type { LogTest } from '../logbook/log-test.js';
 import type { Prediction } from '../logbook/predicted-run-down.js';
 import type { RunDown } from '../logbook/run-down.js';
+import { PERCENT, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { energyWords } from './day-words.js';
 import { only, type SayMoment, type TestWords } from './test-headline.js';
-
-const SECONDS_PER_MINUTE = 60;
-const PERCENT = 100;
 
 /** What a run-down says so far, in words. */
 export function runDownWords(

@@ -1,6 +1,7 @@
 import type { RestartWait } from '../now/clocks.js';
 import type { MakesRoom } from '../now/room-for.js';
 import type { Added, SwitchOn } from '../now/can-switch-on.js';
+import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import type { NumberStyle } from '../quantity/number-style.js';
 import { capitalised } from '../quantity/format.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
@@ -23,8 +24,6 @@ export interface SwitchOnWords {
   /** What else has to be known before the hand moves. */
   readonly beside: readonly string[];
 }
-
-const SECONDS_PER_MINUTE = 60;
 
 /**
  * @param wait Until when the load has to wait, where it has to.

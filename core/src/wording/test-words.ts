@@ -9,15 +9,13 @@ import type { MeasuredEfficiency } from '../logbook/inverter-efficiency.js';
 import type { LogTest } from '../logbook/log-test.js';
 import type { TestAnswer } from '../logbook/analyse-test.js';
 import type { StartJudged } from '../electrical/start-test.js';
+import { PERCENT, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import type { Rig } from '../rig/schema.js';
 import { energyWords } from './day-words.js';
 import { sourceTestWords } from './source-test-words.js';
 import { only, type SayMoment, type TestWords } from './test-headline.js';
 import { runDownWords } from './run-down-words.js';
 import { replayWords } from './trip-replay-words.js';
-
-const SECONDS_PER_MINUTE = 60;
-const PERCENT = 100;
 
 /** What a test says so far, in words. */
 export function testWords(

@@ -7,6 +7,7 @@ import {
   type Interval,
   type Limit,
   type NumberStyle,
+  PERCENT,
 } from '@heliarch/core';
 import { limitCurveOf, type LimitCurve } from '@heliarch/core/explaining';
 import { UnitChoice } from '../unit-choice';
@@ -14,7 +15,6 @@ import { Plot } from './plot';
 import type { PlotDrawn } from './plot-drawn';
 
 const HEIGHT_PX = 180;
-const PERCENT = 100;
 const MINUTE_S = 60;
 const HOUR_S = 3600;
 const THREE_HOURS_S = 3 * HOUR_S;

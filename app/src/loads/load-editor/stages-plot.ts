@@ -1,15 +1,15 @@
 import {
   formatAmount,
   formatNumber,
-  wattsInState,
   type Load,
+  MINUTES_PER_HOUR,
   type NumberStyle,
   type Rig,
+  wattsInState,
 } from '@heliarch/core';
 import type { PlotDrawn } from '../../components/plot/plot-drawn';
 
 const HEIGHT_PX = 120;
-const MINUTES_PER_HOUR = 60;
 const WH_PER_KWH = 1000;
 
 interface Stage {

@@ -7,6 +7,7 @@ import {
   output,
   untracked,
 } from '@angular/core';
+import { SECONDS_PER_MINUTE } from '@heliarch/core';
 import type { TripObservation } from '@heliarch/core/switching';
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';
@@ -126,4 +127,3 @@ export class ItWentDark {
 }
 
 const NOTHING = 'nothing was started';
-const SECONDS_PER_MINUTE = 60;

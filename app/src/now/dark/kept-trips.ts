@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { MS_PER_SECOND } from '@heliarch/core';
 import { supplyName } from './supply-name';
 import { NowState } from '../now-state';
 
-const MS_PER_SECOND = 1000;
 const PACES = { 'at-once': 'at once', seconds: 'after seconds', minutes: 'after minutes' } as const;
 
 /** The trips that are kept, each with what was on before it. */

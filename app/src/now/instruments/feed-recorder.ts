@@ -1,5 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
 import type { FeedHeader, FeedSample } from '@heliarch/core/metering';
 import { LogEntries } from '../../storage/log-entries';
@@ -7,7 +8,6 @@ import { RigSession } from '../../storage/rig-session';
 import { NowState } from '../now-state';
 import { Instruments } from './instruments';
 
-const MS_PER_SECOND = 1000;
 /** A page that is closed or crashes loses no more than what came since. */
 const KEPT_EVERY_SAMPLES = 10;
 /** A day of a feed that is read every second. */

@@ -7,7 +7,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { formatAmount, formatNumber } from '@heliarch/core';
+import { formatAmount, formatNumber, MS_PER_SECOND } from '@heliarch/core';
 import { SCENARIOS, STALE_AFTER_S, type Instrument, type ScenarioId } from '@heliarch/core/metering';
 import { testOfStartSeen } from '@heliarch/core/logging';
 import { Plot } from '../../components/plot/plot';
@@ -30,7 +30,6 @@ const PLACES: readonly { readonly id: Instrument; readonly name: string }[] = [
   { id: 'inlet', name: 'Inlet' },
 ];
 const PLOT_PX = 130;
-const MS_PER_SECOND = 1000;
 /** The meter line is worked out anew so often, not at every reading. */
 const METER_EVERY_S = 5;
 

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MS_PER_SECOND } from '@heliarch/core';
 import {
   readKeptFeed,
   startSeen,
@@ -32,7 +33,6 @@ const MOST_SAMPLES = 120;
 const SILENT_FOR_MS = 5000;
 const FIRST_RETRY_MS = 1000;
 const LAST_RETRY_MS = 30_000;
-const MS_PER_SECOND = 1000;
 /** A gap in a feed that is replayed is not waited out. */
 const LONGEST_GAP_S = 2;
 

@@ -5,14 +5,14 @@ import {
   formatAmount,
   formatNumber,
   lossCurveOf,
-  theLoad,
   type NumberStyle,
+  PERCENT,
   type Rig,
   type Supply,
+  theLoad,
   type Verdict,
 } from '@heliarch/core';
 
-const PERCENT = 100;
 /** Enough for a first impression, few enough to be worked out at every key. */
 const MOST_TRIED = 12;
 

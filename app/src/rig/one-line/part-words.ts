@@ -1,3 +1,4 @@
+import { MINUTES_PER_HOUR } from '@heliarch/core';
 import type { NumberStyle } from '@heliarch/core';
 import {
   formatAmount,
@@ -82,7 +83,6 @@ export function converterLines(
   ];
 }
 
-const MINUTES_PER_HOUR = 60;
 const MS_PER_MINUTE = 60_000;
 
 /** How old a reading is: `12 min ago`. */

@@ -3,6 +3,7 @@ import { supplyCarries } from '@heliarch/core/editing';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { PERCENT, SECONDS_PER_HOUR } from '@heliarch/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   NzCellFixedDirective,
@@ -46,8 +47,6 @@ interface Row {
 const WHAT_WIDTH_PX = 200;
 const LEAST_WIDTH_PX = 120;
 const OPEN = '–';
-const PERCENT = 100;
-const SECONDS_PER_HOUR = 3600;
 const amps = (style: NumberStyle, value: number | undefined): string =>
   value === undefined ? OPEN : formatAmount(style, value, 'A');
 const va = (style: NumberStyle, value: number): string =>

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Subject } from 'rxjs';
-import { explainLimit, limitLabel, plainText, type Limit, type Scene } from '@heliarch/core';
+import { explainLimit, type Limit, limitLabel, PERCENT, plainText, type Scene } from '@heliarch/core';
 import { sizeWords, withoutScene, withSceneKept, type SizeWords } from '@heliarch/core/explaining';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
@@ -22,7 +22,6 @@ const GROWTHS: readonly Choice[] = [
   { id: '0.5', label: '50 %' },
 ];
 const USUAL_GROWTH = '0.25';
-const PERCENT = 100;
 const RULE_AT = 75;
 
 interface Wish {

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { VERDICT_WORDS, type Combination, type Verdict } from '@heliarch/core';
+import { type Combination, PERCENT, type Verdict, VERDICT_WORDS } from '@heliarch/core';
 import { shortMargin } from '@heliarch/core/explaining';
 import { UnitChoice } from '../../components/unit-choice';
 import { VerdictMark } from '../../components/verdict-mark';
 import { WhomState } from './whom-state';
 
-const PERCENT = 100;
 /** Where the limit stands in the small bars; what is over crosses it. */
 const LIMIT_AT = 80;
 
