@@ -100,8 +100,10 @@ const PAUSE_MS = 400;
     .words {
       color: var(--ink-2);
     }
+    /* A target for a thumb within a line that stays as high as the others. */
     .link {
       min-height: var(--touch);
+      margin-block: min(0px, (18px - var(--touch)) / 2);
     }
     .fields {
       display: grid;

@@ -61,7 +61,7 @@ type State = NonNullable<Load['states']>[number];
           <heli-field
             [path]="'states[' + index + '].works'"
             [isStacked]="true"
-            [isUnderHead]="index > 0 && isHeaded()"
+            [isUnderHead]="index > firstLess() && isHeaded()"
           />
         }
         <span class="figures comes-to">{{ wattsIn(state) }}</span>
@@ -122,12 +122,15 @@ export class StatesSection {
   protected readonly sheet = inject(SheetContext);
   readonly load = input.required<Load>();
 
-  /** As typed. */
   /** Whether a part of it runs with less than its full power. */
   protected isLess({ parts }: State): boolean {
     return parts.some(({ share }) => share > 0 && share < 1);
   }
 
+  /** Where it is asked first what less power means. */
+  protected readonly firstLess = computed(() => this.states().findIndex((state) => this.isLess(state)));
+
+  /** As typed. */
   protected readonly states = computed(() => (this.sheet.value('states') ?? []) as readonly State[]);
 
   /** The names in the first line stand for those below, where every part runs in it. */
