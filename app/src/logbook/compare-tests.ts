@@ -166,8 +166,8 @@ export class CompareTests {
       all: combined && {
         offered: offeredTogether(sorted, combined),
         drawn: driftPlot(tested, combined, unit, { number, moment: (atS) => this.state.date(atS) }),
-        together: `${number(combined.value)} ± ${number(combined.half)}`,
-        drift: driftWords(combined, number),
+        together: `${number(combined.value)} ± ${number(combined.half)} ${unit}`,
+        drift: driftWords(combined, (value) => `${number(value)} ${unit}`),
       },
     };
   }

@@ -55,21 +55,27 @@ const PAUSE_MS = 400;
     @if (isOpen()) {
       <div class="fields">
         @if (test().trace) {
-          <heli-select
-            label="Kind"
-            [choices]="kinds"
-            [selected]="test().kind"
-            (choose)="changeKind($event)"
-          />
+          <div>
+            <span aria-hidden="true">Kind</span>
+            <heli-select
+              label="Kind"
+              [choices]="kinds"
+              [selected]="test().kind"
+              (choose)="changeKind($event)"
+            />
+          </div>
         }
         @if (needsLoad()) {
-          <heli-select
-            label="Load"
-            placeholder="none yet"
-            [choices]="loads()"
-            [selected]="test().load ?? ''"
-            (choose)="changeLoad($event)"
-          />
+          <div>
+            <span aria-hidden="true">Load</span>
+            <heli-select
+              label="Load"
+              placeholder="none yet"
+              [choices]="loads()"
+              [selected]="test().load ?? ''"
+              (choose)="changeLoad($event)"
+            />
+          </div>
         }
         @for (field of numbers; track field.id) {
           <heli-quantity
@@ -80,13 +86,16 @@ const PAUSE_MS = 400;
             [formControl]="controls[field.id]"
           />
         }
-        <heli-select
-          label="Sun on the wall"
-          placeholder="left open"
-          [choices]="suns"
-          [selected]="test().conditions.sun ?? ''"
-          (choose)="change({ sun: $event })"
-        />
+        <div>
+          <span aria-hidden="true">Sun on the wall</span>
+          <heli-select
+            label="Sun on the wall"
+            placeholder="left open"
+            [choices]="suns"
+            [selected]="test().conditions.sun ?? ''"
+            (choose)="change({ sun: $event })"
+          />
+        </div>
         @for (field of texts; track field.id) {
           <label>
             {{ field.name }}
@@ -112,7 +121,8 @@ const PAUSE_MS = 400;
       gap: 8px 14px;
       padding: 6px 0 10px;
     }
-    label {
+    label,
+    .fields div {
       display: grid;
       gap: 2px;
       color: var(--ink-2);

@@ -42,7 +42,7 @@ export function driftPlot(
       ticks: Array.from({ length: TICKS }, (_, index) => (days * index) / (TICKS - 1)),
       tickWords: (value) => moment(first.atS + value * SECONDS_PER_DAY),
     },
-    y: { label: unit },
+    y: { label: unit, tickWords: number },
     lines: [
       ...tests.flatMap(whiskersOf(day)),
       { look: 'dots', points: counted },

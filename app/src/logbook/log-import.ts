@@ -90,7 +90,9 @@ export class LogImport {
     const { atS, columns } = log.trace;
     const used = TRACE_COLUMNS.filter((column) => columns[column]);
     const dated = (seconds: number | undefined): string =>
-      seconds === undefined ? '–' : new Date(seconds * MS_PER_SECOND).toLocaleString('en-GB');
+      seconds === undefined
+        ? '–'
+        : `${this.state.date(seconds)} ${new Date(seconds * MS_PER_SECOND).toLocaleTimeString('en-GB')}`;
     return {
       heads: ['Time', ...used.map((column) => USES[column])],
       rows: atS
@@ -102,7 +104,7 @@ export class LogImport {
       words: `${atS.length} lines, ${dated(atS[0])} to ${dated(atS.at(-1))}.`,
       unread:
         log.unread.length > 0
-          ? `${log.unread.length} lines cannot be read in full and are left out or have gaps, the first of them line ${log.unread[0]?.line ?? 0}.`
+          ? `${log.unread.length === 1 ? 'One line' : `${log.unread.length} lines`} cannot be read in full, left out or with gaps: first line ${log.unread[0]?.line ?? 0}.`
           : '',
       mixed:
         log.outOfOrder > 0 ? `${log.outOfOrder} lines stand before the line above them in time: sorted.` : '',

@@ -51,11 +51,11 @@ export class LogState {
 
   private readonly isBesideTheList = matches('(min-width: 1001px)');
   private readonly chosenId = signal<string | undefined>(undefined);
-  /** The one that was chosen; else on a wide screen the first of the list. */
+  /** The one that was chosen, while this rig has it; else on a wide screen the first of the list. */
   readonly test = computed((): LogTest | undefined => {
     const id = this.chosenId();
-    if (id === undefined) return this.isBesideTheList() ? this.tests()[0] : undefined;
-    return this.tests().find((test) => test.id === id);
+    const chosen = id === undefined ? undefined : this.tests().find((test) => test.id === id);
+    return chosen ?? (this.isBesideTheList() ? this.tests()[0] : undefined);
   });
 
   readonly nowS = signal(secondsNow());

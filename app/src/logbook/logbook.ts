@@ -110,6 +110,11 @@ export class Logbook {
         return undefined;
     }
   });
+  /** A trip has no readings: there is nothing to be drawn. */
+  protected readonly isRead = computed(() => {
+    const test = this.state.test();
+    return test !== undefined && (test.trace !== undefined || KINDS[test.kind].columns.length > 0);
+  });
   protected readonly canBeRead = computed(() => {
     const test = this.state.test();
     return test !== undefined && test.endedAtS === undefined && KINDS[test.kind].columns.length > 0;

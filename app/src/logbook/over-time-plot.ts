@@ -22,7 +22,7 @@ export function overTimePlot(test: LogTest, words: PlotWords): PlotDrawn | undef
     spoken: `${points.length} readings in ${UNITS[column]} over time.`,
     height: HEIGHT_PX,
     x: { label: '', from: 0, to: hours, ...hourTicks(first.atS, hours, words.moment) },
-    y: { label: UNITS[column], ...(column !== 'volts' && { from: 0 }) },
+    y: { label: UNITS[column], tickWords: words.number, ...(column !== 'volts' && { from: 0 }) },
     lines: [{ look: test.trace ? 'line' : 'dots', points: thinned(points, MOST_POINTS) }],
     table: {
       heads: ['Time', UNITS[column]],

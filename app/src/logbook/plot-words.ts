@@ -10,6 +10,8 @@ export const HEIGHT_PX = 230;
 /** More points than a screen has columns are not seen. */
 export const MOST_POINTS = 1200;
 export const MOST_ROWS = 40;
+/** A segment of the charge that is moved by less, in percent, is neither drawn twice nor said to count as another. */
+export const LEAST_OFFSET = 0.05;
 
 const STEPS_HOURS = [0.25, 0.5, 1, 2, 3, 4, 6, 12, 24, 48] as const;
 const LONGEST_STEP_HOURS = 96;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatNumber } from '@heliarch/core';
+import { formatNumber, SECONDS_PER_HOUR, shownUnit } from '@heliarch/core';
 import {
   withoutReading,
   withReadingChanged,
@@ -8,8 +8,10 @@ import {
   type RunDown,
 } from '@heliarch/core/logging';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { matches } from '../components/matches';
 import { keepTogether } from '../components/keep-together';
 import { UnitChoice } from '../components/unit-choice';
+import { LEAST_OFFSET } from './plot-words';
 import { ReadingEntry } from './reading-entry';
 import { LogState } from './log-state';
 import { columnWords, KINDS, ROLE_NAMES } from './test-kinds';
@@ -21,6 +23,8 @@ const SPOILED = [
   'the meter was off',
 ] as const;
 const DECIMALS = 2;
+/** Hours are seconds divided. */
+const SAME_HOURS = 1e-6;
 
 /** The readings of a test as a table: each can be corrected, struck out with its reason, or taken out. */
 @Component({
@@ -38,24 +42,30 @@ export class ReadingsList {
   readonly changed = output();
 
   protected readonly reasons = SPOILED;
+  protected readonly isNarrow = matches('(max-width: 600px)');
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly columns = computed(() => {
     const { kind, readings } = this.test();
     return KINDS[kind].columns
       .filter((column) => readings.some((reading) => reading[column] !== undefined))
-      .map((column) => ({ column, ...columnWords(column, kind) }));
+      .map((column) => ({ column, ...columnWords(column, kind) }))
+      .map((words) => ({ ...words, shown: shownUnit(words.unit, this.units.system()).unit }));
   });
+  /** Beside the columns the time, what it stands for, and what can be done. */
+  protected readonly width = computed(() => this.columns().length + (this.isNarrow() ? 2 : 3));
   protected readonly lines = computed(() => this.test().trace?.atS.length ?? 0);
   protected readonly rows = computed(() =>
     this.test().readings.map((reading) => ({
       reading,
       time: this.state.moment(reading.atS, this.test()),
-      cells: this.columns().map(({ column }) => {
+      cells: this.columns().map(({ column, unit }) => {
         const value = reading[column];
-        return value === undefined ? '' : formatNumber(this.units.numbers, value, DECIMALS);
+        const { show } = shownUnit(unit, this.units.system());
+        return value === undefined ? '' : formatNumber(this.units.numbers, show(value), DECIMALS);
       }),
-      role: reading.role ? ROLE_NAMES[reading.role] : '',
-      counts: this.countsAs(reading),
+      stands: [reading.role ? ROLE_NAMES[reading.role] : this.countsAs(reading), reading.note]
+        .filter(Boolean)
+        .join(' '),
     })),
   );
 
@@ -63,10 +73,10 @@ export class ReadingsList {
   private countsAs(reading: LogReading): string {
     const { charge, byCharge } = this.runDown() ?? {};
     if (!charge || !byCharge || reading.percent === undefined || reading.spoiled !== undefined) return '';
-    const hours = (reading.atS - charge.fromS) / 3600;
-    const shown = charge.shown.find(({ x }) => Math.abs(x - hours) < 1e-6);
+    const hours = (reading.atS - charge.fromS) / SECONDS_PER_HOUR;
+    const shown = charge.shown.find(({ x }) => Math.abs(x - hours) < SAME_HOURS);
     const offset = shown && byCharge.fit.offsets.get(shown.segment);
-    return offset !== undefined && Math.abs(offset) > 0.05
+    return offset !== undefined && Math.abs(offset) > LEAST_OFFSET
       ? keepTogether(`counts as ${formatNumber(this.units.numbers, reading.percent - offset, 1)} %`)
       : '';
   }

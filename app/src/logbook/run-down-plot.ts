@@ -1,13 +1,11 @@
 import { SECONDS_PER_HOUR } from '@heliarch/core';
 import type { RunDown } from '@heliarch/core/logging';
 import type { PlotDrawn, PlotLabel, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
-import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
+import { HEIGHT_PX, hourTicks, LEAST_OFFSET, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';
 
 const STEPS_OF_BAND = 24;
 const FULL = 100;
-/** A segment that is moved by less is not drawn twice. */
-const LEAST_OFFSET = 0.05;
 const BEYOND = 1.04;
 const WANTED_TOP = 92;
 const WANTED_LABEL = 96;

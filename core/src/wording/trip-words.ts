@@ -53,7 +53,7 @@ export function causeWords(style: NumberStyle, rig: Rig, { device, limit }: Trip
   const isUnlikely = limit?.verdict === 'holds';
   return {
     what: opened(device),
-    why: WITHOUT_A_SUM[device.kind] ?? (isUnlikely ? `By the numbers it should have held: ${sum}` : sum),
+    why: WITHOUT_A_SUM[device.kind] ?? (isUnlikely ? `By the numbers it should have held. ${sum}` : sum),
     where: device.resetAt ?? '',
   };
 }
