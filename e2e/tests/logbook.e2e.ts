@@ -70,7 +70,7 @@ test.describe('the logbook, on a phone', () => {
     await log.test.getByRole('radio', { name: 'Table' }).check();
     const readings = log.test.getByRole('table', { name: 'Readings' }).getByRole('row');
     await expect(readings.filter({ hasText: '13:30' })).toContainText('74');
-    await expect(readings.last()).toHaveText(/^\s*counts as \d\d\.\d %/);
+    await expect(readings.last()).toHaveText(/^\s*counts\sas\s3\d\.\d\s%/);
 
     await log.read('13:50', { 'Watts, meter': '81' }, 'Base after');
     await expect(log.gives.getByText('Provisional')).toHaveCount(0);
