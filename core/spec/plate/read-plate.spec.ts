@@ -170,6 +170,22 @@ describe('a nameplate', () => {
     });
   });
 
+  it('has several of one kind, which is asked unless the plate has their sum too', () => {
+    const hob = '230V 50Hz 2 x 1000W';
+    expect(askedOf(hob, EUROPE)).toEqual(['all-or-one']);
+    expect(saidBy(hob, EUROPE)['main-watts']).toBeUndefined();
+    const answered = (answer: string) =>
+      saidBy(hob, { ...EUROPE, answers: { 'all-or-one-main-watts': answer } })['main-watts'];
+    expect([answered('0'), answered('1')]).toEqual([2000, 1000]);
+    for (const sum of ['2000W 2x1000W', '2X1000 W = 2 kW', '2 × 1000 W (2000 W)']) {
+      expect(askedOf(sum)).withContext(sum).toEqual([]);
+      expect(saidBy(sum)['main-watts']).withContext(sum).toBe(2000);
+    }
+    expect(saidBy('3 x 400 V 50 Hz', EUROPE))
+      .withContext('conductors')
+      .toEqual({ 'main-volts': 400, 'main-hertz': 50 });
+  });
+
   it('that contradicts itself is asked, and neither number is taken until then', () => {
     // 5 hp are 3,730 W at the shaft, 120 V times 12 A at most 1,440 W (1 hp = 746 W).
     const vacuum = '5 HP 120V 12A';

@@ -9,6 +9,7 @@ export interface PlateQuestion {
   readonly id: string;
   readonly kind:
     | 'which-reading'
+    | 'all-or-one'
     | 'implausible'
     | 'two-values'
     | 'which-volts'
@@ -60,9 +61,7 @@ export function plateFacts(read: PlateRead, volts: number | undefined, answers: 
   return { facts: judged.facts, questions, open: questions.filter(({ id }) => answers[id] === undefined) };
 }
 
-interface Candidate extends PlateFact {
-  readonly otherwise: number | undefined;
-}
+type Candidate = PlateFact & Pick<PlateValue, 'otherwise' | 'times'>;
 
 /** Of a list the one for the volts it is read at; what goes with no volts is asked, and nothing is taken of it before. */
 function factsOf(value: PlateValue, { index, count }: AtVolts, hasBoth: boolean): readonly Candidate[] {
@@ -73,7 +72,7 @@ function factsOf(value: PlateValue, { index, count }: AtVolts, hasBoth: boolean)
 }
 
 function factOf(value: PlateValue, index: number | undefined, hasBoth = false): Candidate {
-  const { values, isRange, quantity, letter, line, text, otherwise } = value;
+  const { values, isRange, quantity, letter, line, text, otherwise, times } = value;
   const [first = 0, ...others] = values;
   const last = others.at(-1) ?? first;
   const single = isRange ? (first + last) / 2 : (values[index ?? 0] ?? first);
@@ -87,6 +86,7 @@ function factOf(value: PlateValue, index: number | undefined, hasBoth = false): 
     line,
     text,
     otherwise,
+    times,
   };
 }
 
@@ -161,11 +161,15 @@ function oneOf(
   answers: PlateAnswers,
 ): { readonly fact: PlateFact | undefined; readonly questions: readonly PlateQuestion[] } {
   const different = all.filter((fact, index) => all.findIndex((other) => isSame(fact, other)) === index);
-  const [fact, ...others] = different;
-  if (!fact) return { fact: undefined, questions: [] };
+  const [first, ...others] = different;
+  if (!first) return { fact: undefined, questions: [] };
   if (others.length > 0) return asked('two-values', different, different, answers);
-  if (fact.otherwise !== undefined)
-    return asked('which-reading', [fact], [fact, { ...fact, value: fact.otherwise }], answers);
+  // What stands there twice is sure where one of the two can be read in one way only.
+  const fact = all.find(({ otherwise }) => otherwise === undefined) ?? first;
+  if (fact.otherwise !== undefined) {
+    const kind = fact.times > 1 ? 'all-or-one' : 'which-reading';
+    return asked(kind, [fact], [fact, { ...fact, value: fact.otherwise }], answers);
+  }
   const isSure = fact.quantity === 'codeLetter' || isPlausible(fact.quantity, fact.value);
   return isSure ? { fact, questions: [] } : asked('implausible', [fact], [fact], answers);
 }

@@ -4,6 +4,7 @@ import {
   PLATE_MANNERS,
   PLATE_PASSED_OVER,
   PLATE_PLACES,
+  PLATE_SUMS,
   PLATE_UNITS,
   type PlateManner,
   type PlatePlace,
@@ -16,6 +17,8 @@ export interface NumberToken {
   readonly is: 'number';
   readonly digits: readonly string[];
   readonly isRange: boolean;
+  /** How many of it: 2 in `2 x 1000 W`. */
+  readonly times: number;
   readonly unit: PlateUnit | undefined;
   readonly text: string;
 }
@@ -45,6 +48,7 @@ const NUMBER = "(?:\\d{1,3}(?:[ ']\\d{3})+(?=\\s*(?:b\\.?t|w|va|kw|v\\b))|\\d+(?
 const MIXED = sticky('\\d+[ -]+\\d{1,2}/\\d{1,2}(?=\\s*h\\.?\\s?p)');
 const FRACTION = sticky('\\d/\\d{1,2}(?![\\d.,])(?=\\s*h\\.?\\s?p)');
 const ONE = sticky(NUMBER);
+const TIMES = sticky('([2-9]) ?[x×*] ?(?=[.,]?\\d)');
 const NEXT_OF_LIST = sticky(`\\s*/\\s*(${NUMBER})`);
 const NEXT_OF_RANGE = sticky(`\\s*(?:-|–|—|÷|\\.{2,3}|to|bis|à)\\s*(${NUMBER})`);
 const CODE = sticky(
@@ -93,6 +97,7 @@ export function tokensOf(line: string): readonly PlateToken[] {
 function tokenAt(line: string, at: number): PlateToken {
   return (
     special(line, at) ??
+    severalAt(line, at) ??
     numberAt(line, at) ??
     wordAt(line, at) ?? {
       is: 'word',
@@ -117,6 +122,14 @@ function special(line: string, at: number): PlateToken | undefined {
   return undefined;
 }
 
+/** Several of one kind, each of so much; of volts it is the conductors that are counted. */
+function severalAt(line: string, at: number): NumberToken | undefined {
+  const times = match(TIMES, line, at);
+  const each = times && numberAt(line, at + times[0].length);
+  if (!times || !each?.unit || !PLATE_SUMS.includes(each.unit.quantity)) return undefined;
+  return { ...each, times: Number(times[1]), text: `${times[0]}${each.text}` };
+}
+
 function numberAt(line: string, at: number): NumberToken | undefined {
   const first = matched(MIXED, line, at) ?? matched(FRACTION, line, at) ?? matched(ONE, line, at);
   if (first === undefined) return undefined;
@@ -131,7 +144,7 @@ function numberAt(line: string, at: number): NumberToken | undefined {
   const { digits, isRange, unit, end } = read;
   // What runs on in letters or digits is the name of something, not a number.
   const isName = !unit && /^(?:[\p{L}\d]|-\S)/u.test(line.slice(end)) && !wordAt(line, end);
-  return isName ? undefined : { is: 'number', digits, isRange, unit, text: line.slice(at, end) };
+  return isName ? undefined : { is: 'number', digits, isRange, times: 1, unit, text: line.slice(at, end) };
 }
 
 /** Numbers of a list or a range as far as they are read, and where the line goes on. */

@@ -19,6 +19,8 @@ export interface PlateValue {
   readonly isRange: boolean;
   /** What the same signs may mean besides, for the first of the values; to be asked. */
   readonly otherwise: number | undefined;
+  /** How many of it the plate has: then the value is of all of them, and otherwise of one. */
+  readonly times: number;
   readonly letter: string | undefined;
   readonly place: PlatePlace | undefined;
   readonly manner: PlateManner | undefined;
@@ -128,14 +130,19 @@ function valueOf(
   const numbers = number.digits.map((digits) => readPlateNumber(digits, sign));
   if (numbers.some((each) => each === undefined)) return undefined;
   const factor = factorOf(number, quantity, numbers[0]?.value ?? 0);
-  const ways = numbers.flatMap((each) =>
-    each ? [plausible(quantity, each.value * factor, each.otherwise, factor)] : [],
-  );
+  const { times } = number;
+  const ways = numbers.flatMap((each) => {
+    if (!each) return [];
+    return times > 1
+      ? [{ value: times * each.value * factor, otherwise: each.value * factor }]
+      : [plausible(quantity, each.value * factor, each.otherwise, factor)];
+  });
   return {
     quantity,
     values: ways.map(({ value }) => value),
     isRange: number.isRange,
     otherwise: ways[0]?.otherwise,
+    times,
     letter: undefined,
     place,
     manner,
@@ -182,6 +189,7 @@ function otherValue(token: PlateToken, line: number): PlateValue | undefined {
   const plain = {
     isRange: false,
     otherwise: undefined,
+    times: 1,
     place: undefined,
     manner: undefined,
     current: undefined,

@@ -51,7 +51,7 @@ function continuousOf(facts: readonly PlateFact[], ...slots: readonly PlateSlot[
  * What the plate of an inverter says: watts and volt-amperes it bears for good and for seconds, idle watts, efficiency as a share,
  * amps of its charger.
  *
- * Source: rated output and its duration as IEC 62109-1 has them marked; from memory, in docs/plate.md.
+ * Source: RATED, MAX and SURGE with its seconds are common practice, no published source; docs/plate.md has them.
  */
 export function converterOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Converter> {
   const { continuousW, continuousVA, value, used } = continuousOf(facts, 'output', 'main');
@@ -79,7 +79,7 @@ export function converterOfPlate(read: PlateRead, facts: readonly PlateFact[]): 
 /**
  * What the plate of a generator says: watts and volt-amperes it gives for good and for seconds, and its fuel.
  *
- * Source: rated and maximum output as ISO 8528-8 has them marked; from memory, in docs/plate.md.
+ * Source: RATED and MAX are common practice, no published source; docs/plate.md has them.
  */
 export function generatorOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Source> {
   const { continuousW, continuousVA, value, used } = continuousOf(facts, 'main', 'output');
@@ -99,7 +99,7 @@ export function generatorOfPlate(read: PlateRead, facts: readonly PlateFact[]): 
 /**
  * What the plate of a battery says: ampere-hours, the hours they were found with, most amps out of it, and its chemistry.
  *
- * Source: rated capacity with its rate (C20, C10) as IEC 60095-1 and IEC 61427-1 have it marked; from memory, in docs/plate.md.
+ * Source: capacity with its rate (C20, C10) by IEC 61960 and IEC 60896, from memory, in docs/plate.md.
  */
 export function batteryOfPlate(read: PlateRead, facts: readonly PlateFact[]): PartOfPlate<Battery> {
   const [ampHours, hours, discharge] = [

@@ -45,6 +45,17 @@ export interface PlateUnit {
 
 const METRIC_HORSEPOWER = 0.98632;
 
+/** Quantities that add up where a plate has several of one kind: `2 x 1000 W`. */
+export const PLATE_SUMS: readonly PlateQuantity[] = [
+  'watts',
+  'voltAmps',
+  'amps',
+  'horsepower',
+  'cooling',
+  'ampHours',
+  'wattHours',
+];
+
 /** A number outside of these is misread, or of something else; in our units. */
 export const PLAUSIBLE: Readonly<Record<PlateQuantity, { readonly least: number; readonly most: number }>> = {
   volts: { least: 5, most: 1000 },

@@ -12,6 +12,7 @@ export interface PlateQuestionWords {
 
 const WHY: Readonly<Record<PlateQuestion['kind'], (one: string, other: string) => string>> = {
   'which-reading': (one) => `Is the sign in ${one} for thousands or for decimals?`,
+  'all-or-one': (one) => `${one}: all of them at once, or one?`,
   implausible: (one) => `${one} is more or less than such a plate says. Is it right?`,
   'two-values': (one) => `${one}: the plate has more than one. Which one counts?`,
   'which-volts': () =>
@@ -43,7 +44,9 @@ export function plateQuestionWords(
   const named = (fact: typeof one): string => {
     if (!fact) return '';
     if (kind === 'two-values') return plateFactWords(style, fact).name;
-    return kind === 'which-reading' ? `“${fact.text}”` : plateFactWords(style, fact).value;
+    return kind === 'which-reading' || kind === 'all-or-one'
+      ? `“${fact.text}”`
+      : plateFactWords(style, fact).value;
   };
   return {
     question: WHY[kind](named(one), named(other)),
