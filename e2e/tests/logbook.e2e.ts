@@ -164,6 +164,7 @@ test.describe('the logbook', () => {
     await page.getByRole('button', { name: /^Rig:/ }).click();
     await page.getByRole('menuitem', { name: 'Add the demo rig Lathe House' }).click();
     await expect(page.getByRole('button', { name: /Table saw, start, June/ })).toBeVisible();
+    await expect(log.test.getByRole('heading', { level: 2 })).toContainText('Starts with');
     await page.getByRole('button', { name: 'Compare' }).click();
     const saw = page.getByRole('dialog').getByRole('region', { name: 'Table saw, start' });
     await expect(saw).toContainText('It moves: up');

@@ -5,6 +5,7 @@ import { readLogTest, type LogReading, type LogTest } from '../../src/logbook/lo
 import { newTest, withReading } from '../../src/logbook/test-edits.js';
 import { changeOf } from '../../src/logbook/use-number.js';
 import { withArrivalTest } from '../../src/rig/edits.js';
+import { orderWords } from '../../src/wording/order-words.js';
 import { testWords } from '../../src/wording/test-words.js';
 import { demoRig } from '../demo-rigs.js';
 
@@ -78,6 +79,11 @@ describe('what a test says', () => {
     const base: Read = { atS: 0, role: 'base-before', amps: 2 };
     const begun = testOf({ kind: 'start' }, [base, ...[30, 31, 30, 29].map(start)]);
     expect(step(begun, 'starts')).toEqual(jasmine.objectContaining({ state: 'next', count: 4, wanted: 5 }));
+    expect(orderWords(step(begun, 'starts')).count).toBe('4 of 5');
+    const more = testOf({ kind: 'start' }, [base, ...[30, 31, 30, 29, 31, 30].map(start)]);
+    expect(orderWords(step(more, 'starts')).count)
+      .withContext('no “6 of 5”')
+      .toBe('6');
     const apart = testOf({ kind: 'start' }, [base, ...[40, 31, 22, 26, 18].map(start)]);
     expect(step(apart, 'starts')).toEqual(
       jasmine.objectContaining({ state: 'spoiled', because: 'starts-apart' }),

@@ -3,13 +3,16 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MS_PER_SECOND } from '@heliarch/core';
 import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
 import type { FeedHeader, FeedSample } from '@heliarch/core/metering';
+import { filter, fromEvent } from 'rxjs';
 import { LogEntries } from '../../storage/log-entries';
 import { RigSession } from '../../storage/rig-session';
 import { NowState } from '../now-state';
 import { Instruments } from './instruments';
 
-/** A page that is closed or crashes loses no more than what came since. */
-const KEPT_EVERY_SAMPLES = 10;
+/** A page that crashes loses no more than what came since. */
+const LEAST_BETWEEN_SAMPLES = 10;
+/** Each time all of it is written: of a long one a share may be lost, or a day would be written thousands of times. */
+const BETWEEN_SHARE = 0.01;
 /** A day of a feed that is read every second. */
 const MOST_SAMPLES = 86_400;
 
@@ -24,6 +27,7 @@ export class FeedRecorder {
   private readonly begun = signal<{ readonly rigId: string; readonly test: LogTest } | undefined>(undefined);
   private header: FeedHeader | undefined;
   private samples: FeedSample[] = [];
+  private keptSamples = 0;
   private serial = 0;
 
   readonly isOn = computed(() => this.begun() !== undefined);
@@ -31,6 +35,13 @@ export class FeedRecorder {
 
   constructor() {
     this.instruments.read$.pipe(takeUntilDestroyed()).subscribe((sample) => this.take(sample));
+    // A page in the background may be closed without a word.
+    fromEvent(document, 'visibilitychange')
+      .pipe(
+        filter(() => document.visibilityState === 'hidden'),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.keep());
     inject(DestroyRef).onDestroy(() => this.end('the room was left'));
   }
 
@@ -38,6 +49,7 @@ export class FeedRecorder {
     const rigId = this.session.rig()?.id;
     if (rigId === undefined) return;
     this.samples = [];
+    this.keptSamples = 0;
     this.serial = 0;
     this.header = undefined;
     this.begun.set({
@@ -78,14 +90,22 @@ export class FeedRecorder {
     this.samples.push(sample);
     this.words.set(`Recording, ${this.samples.length} readings; it goes on while this room is open.`);
     if (this.samples.length >= MOST_SAMPLES) this.end('a day was recorded');
-    else if (this.samples.length % KEPT_EVERY_SAMPLES === 1) this.keep((test) => test);
+    else if (this.isDue()) this.keep();
   }
 
-  private keep(change: (test: LogTest) => LogTest): void {
+  private isDue(): boolean {
+    const since = this.samples.length - this.keptSamples;
+    return (
+      this.keptSamples === 0 || since >= Math.max(LEAST_BETWEEN_SAMPLES, BETWEEN_SHARE * this.keptSamples)
+    );
+  }
+
+  private keep(change: (test: LogTest) => LogTest = (test) => test): void {
     const begun = this.begun();
     const [first] = this.samples;
     if (!begun || !first) return;
     this.serial += 1;
+    this.keptSamples = this.samples.length;
     const test: LogTest = {
       ...begun.test,
       begunAtS: first.atS,
