@@ -12,10 +12,10 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { formatNumber } from '@heliarch/core';
 import {
   DEVICE_NAMES,
+  plateChangeWords,
   plateFactWords,
   plateGapWords,
   plateKeptWords,
-  nameOfKind,
   plateQuestionWords,
   plateWarningWords,
 } from '@heliarch/core/plates';
@@ -55,7 +55,8 @@ const NEW = 'new';
 })
 export class PlateReader {
   protected readonly state = inject(PlateState);
-  private readonly numbers = inject(UnitChoice).numbers;
+  private readonly units = inject(UnitChoice);
+  private readonly numbers = this.units.numbers;
   private readonly area = viewChild<ElementRef<HTMLTextAreaElement>>('area');
   private readonly picture = viewChild(PlatePicture);
   readonly closed = output();
@@ -123,9 +124,17 @@ export class PlateReader {
         : `${formatNumber(this.numbers, open.length, 0)} questions are open.`;
     return this.state.target() ? undefined : 'Say what it is.';
   });
+  /** What it is called if nobody gives it a name. */
   protected readonly usualName = computed(() => {
-    const kind = this.state.kind();
-    return kind ? nameOfKind(kind) : '';
+    const put = this.state.put();
+    const all: readonly { readonly id: string; readonly name: string }[] = put?.rig[put.list] ?? [];
+    return all.find(({ id }) => id === put?.id)?.name ?? '';
+  });
+  /** What the rig has otherwise until now. */
+  protected readonly changes = computed(() => {
+    const put = this.state.put();
+    if (!put || this.state.said().open.length > 0) return '';
+    return plateChangeWords(this.numbers, this.units.system(), this.state.rig(), put).join('; ');
   });
   protected readonly addLabel = computed(() => (this.state.entry() === '' ? 'Add it' : 'Fill it in'));
   protected readonly guesses = computed(() => {

@@ -6,6 +6,7 @@ import { sayPlate } from '../../src/plate/say-plate.js';
 import { TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { validateRig } from '../../src/rig/validate.js';
+import { plateChangeWords } from '../../src/wording/plate-change-words.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');
@@ -164,6 +165,26 @@ describe('a plate in the rig', () => {
     const fed = withPlateIn(tern, with5, { into: 'new-entry', list: 'sources', name: '' });
     expect(fed.rig.sources.at(-1)!.continuousW!.value).toBe(1600);
     expect(validateRig(fed.rig).ok).toBeTrue();
+  });
+
+  it('says which numbers of the rig it changes, and counts none as used that stays as it was', () => {
+    const changed = (text: string, target: PlateTarget, rig = tern) => {
+      const put = withPlateIn(rig, sayPlate(text, at), target);
+      return { ...put, words: plateChangeWords('point', 'us', rig, put) };
+    };
+    const bank: PlateTarget = { into: 'entry', list: 'batteries', id: tern.batteries[0]!.id };
+    // One of two that are joined: what the rig has of both is about to be lost.
+    expect(changed('LiFePO4 25.6V 200Ah', bank).words).toEqual(['amp-hours 400 Ah → 200 Ah']);
+    expect(changed('LiFePO4 25.6V 400Ah', bank).words).withContext('the same').toEqual([]);
+    expect(changed('KETTLE 120V 1350W', { into: 'entry', list: 'loads', id: 'kettle' }).words).toEqual([
+      'running power 1,420 W → 1,350 W',
+    ]);
+    const kind = TYPICAL_LOADS.find(({ id }) => id === 'kettle')!;
+    const fresh: PlateTarget = { into: 'new-load', kind, name: '', circuit: tern.circuits[0]!.id };
+    expect(changed('KETTLE 120V 1350W', fresh).words).withContext('a new one').toEqual([]);
+    const inverter: PlateTarget = { into: 'entry', list: 'converters', id: tern.converters[0]!.id };
+    const kept = changed('INVERTER OUTPUT 120V RATED 3500VA 3000W', inverter);
+    expect([kept.words, kept.used, kept.kept]).toEqual([[], [], ['ratings']]);
   });
 
   it('names kinds that the library has', () => {

@@ -26,7 +26,7 @@ export type PlateKept = 'running' | 'start' | 'ratings';
 export type PlateGap = 'running' | 'power-factor' | 'start' | 'fan';
 
 /** What a load of a kind is called until it has a name: after the comma stand numbers that its plate may have otherwise. */
-export const nameOfKind = ({ name }: TypicalLoad): string => name.split(',')[0] ?? name;
+const nameOfKind = ({ name }: TypicalLoad): string => name.split(',')[0] ?? name;
 
 /**
  * A new load of a kind, as its plate says it: what is on the plate with the basis nameplate and the text as its note, all else as is

@@ -77,6 +77,8 @@ function into<L extends SupplyList>(
   target: Exclude<PlateTarget, { readonly into: 'new-load' }>,
   { says, used }: PartOfPlate<Rig[L][number]>,
 ): Put {
+  const usedBut = (kept: readonly string[]): readonly PlateFact[] =>
+    used.flatMap(([rating, facts]) => (kept.includes(String(rating)) ? [] : facts));
   const all: readonly { readonly id: string; readonly name: string }[] = rig[list];
   if (target.into === 'entry') {
     const existing: object = all.find(({ id }) => id === target.id) ?? {};
@@ -86,7 +88,7 @@ function into<L extends SupplyList>(
     return {
       rig: { ...rig, [list]: entries },
       id: target.id,
-      used,
+      used: usedBut(kept.map(([key]) => key)),
       missing: [],
       kept: kept.length > 0 ? ['ratings'] : [],
     };
@@ -101,7 +103,7 @@ function into<L extends SupplyList>(
   return {
     rig: { ...rig, [list]: [...all, { ...fresh, ...says, id, name }] },
     id,
-    used,
+    used: usedBut([]),
     missing: [],
     kept: [],
   };

@@ -8,8 +8,16 @@ import type { PlateRead } from './read-plate.js';
 /** What a plate says of something that supplies, and which numbers say it. */
 export interface PartOfPlate<T> {
   readonly says: Partial<T>;
-  readonly used: readonly PlateFact[];
+  readonly used: readonly UsedFor<T>[];
 }
+
+/** The numbers of a plate that one of its ratings follows from. */
+type UsedFor<T> = readonly [rating: keyof T, facts: readonly PlateFact[]];
+
+const usedFor = <T>(rating: keyof T, ...facts: readonly (PlateFact | undefined)[]): UsedFor<T> => [
+  rating,
+  facts.flatMap((fact) => fact ?? []),
+];
 
 const textOf = ({ lines }: PlateRead): string => lines.join(' ').toLowerCase();
 
@@ -72,7 +80,13 @@ export function converterOfPlate(read: PlateRead, facts: readonly PlateFact[]): 
       ...(charge && !charge.isUnconfirmed && { chargeA: charge.value }),
       ...(waveform && { waveform }),
     },
-    used: [...used, ...usedOfTiers, ...[idle, peak, charge].flatMap((each) => each ?? [])],
+    used: [
+      usedFor('continuousVA', ...used),
+      usedFor('tiers', ...usedOfTiers),
+      usedFor('idleW', idle),
+      usedFor('efficiencyPeak', peak),
+      usedFor('chargeA', charge),
+    ],
   };
 }
 
@@ -92,7 +106,7 @@ export function generatorOfPlate(read: PlateRead, facts: readonly PlateFact[]): 
       ...(tiers.length > 0 && { tiers: [...tiers] }),
       ...(fuel && { fuel }),
     },
-    used: [...used, ...usedOfTiers],
+    used: [usedFor('continuousVA', ...used), usedFor('tiers', ...usedOfTiers)],
   };
 }
 
@@ -115,6 +129,6 @@ export function batteryOfPlate(read: PlateRead, facts: readonly PlateFact[]): Pa
       ...(discharge && !discharge.isUnconfirmed && { dischargeA: discharge.value }),
       ...(chemistry && { chemistry }),
     },
-    used: [ampHours, hours, discharge].flatMap((each) => each ?? []),
+    used: [usedFor('ampHours', ampHours), usedFor('ratedHours', hours), usedFor('dischargeA', discharge)],
   };
 }
