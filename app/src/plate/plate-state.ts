@@ -190,6 +190,7 @@ export class PlateState {
     );
   }
 
+  private readonly batteryVolts = computed(() => this.rig().buses.find(({ kind }) => kind === 'dc')?.volts);
   private readonly mains = computed(() => {
     const bus = this.rig().buses.find(({ kind }) => kind === 'ac');
     return bus && { volts: bus.volts, hertz: bus.hertz };
@@ -205,16 +206,17 @@ export class PlateState {
 
   private saidAt(at: { readonly volts: number; readonly hertz: number | undefined } | undefined) {
     const compared = this.compared();
-    const plain = sayPlate(this.text(), {
+    const whatFor = {
       volts: at?.volts,
       hertz: at?.hertz,
+      batteryVolts: this.batteryVolts(),
       answers: this.answers(),
-      confirmed: 'all',
-    });
+    };
+    const plain = sayPlate(this.text(), { ...whatFor, confirmed: 'all' });
     if (!compared) return plain;
     const confirmed = new Set(
       plain.facts.filter((fact) => compared.get(keyOfFact(fact)) === fact.text).map(keyOfFact),
     );
-    return sayPlate(this.text(), { volts: at?.volts, hertz: at?.hertz, answers: this.answers(), confirmed });
+    return sayPlate(this.text(), { ...whatFor, confirmed });
   }
 }

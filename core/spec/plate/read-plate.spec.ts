@@ -214,6 +214,9 @@ describe('a nameplate', () => {
     expect(kinds('230V 50Hz 1000W')).toEqual(['other-volts', 'other-hertz']);
     expect(kinds('220-240V 50/60Hz 1000W', EUROPE)).toEqual([]);
     expect(kinds('3~ 400V 50Hz 3kW', EUROPE)).toEqual(['other-volts', 'three-phases']);
+    const inverter = 'INVERTER INPUT 12V DC OUTPUT 120V AC 60Hz 2000W';
+    expect(kinds(inverter, { ...NORTH_AMERICA, batteryVolts: 25.6 })).toEqual(['other-battery']);
+    expect(kinds(inverter, { ...NORTH_AMERICA, batteryVolts: 12.8 })).toEqual([]);
     expect(askedOf('230/400 V 2 kW')).toEqual(['which-volts']);
   });
 

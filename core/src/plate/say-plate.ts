@@ -1,4 +1,4 @@
-import { SAME_VOLTS } from '../reference/plate-tolerances.js';
+import { MOST_BATTERY_VOLTS, SAME_BATTERY_VOLTS, SAME_VOLTS } from '../reference/plate-tolerances.js';
 import { deviceOfPlate, kindsOfPlate, type PlateDevice, type PlateKinds } from './plate-device.js';
 import { factAt, keyOfFact, type PlateFact } from './plate-fact.js';
 import { plateFacts, type PlateAnswers, type PlateQuestion } from './plate-facts.js';
@@ -9,6 +9,8 @@ export interface PlateFor {
   /** Of the circuit it is for; undefined where that is not known. */
   readonly volts: number | undefined;
   readonly hertz: number | undefined;
+  /** Of the battery that an inverter is for. */
+  readonly batteryVolts?: number | undefined;
   readonly answers: PlateAnswers;
   /** Numbers that were compared with the picture they were read off, by their keys; all of them where the text was typed. */
   readonly confirmed: ReadonlySet<string> | 'all';
@@ -17,6 +19,7 @@ export interface PlateFor {
 /** A plate that is for something else than what the rig has. */
 export type PlateWarning =
   | { readonly kind: 'other-volts'; readonly fact: PlateFact; readonly here: number }
+  | { readonly kind: 'other-battery'; readonly fact: PlateFact; readonly here: number }
   | { readonly kind: 'other-hertz'; readonly fact: PlateFact; readonly here: number }
   | { readonly kind: 'three-phases'; readonly fact: PlateFact };
 
@@ -37,7 +40,10 @@ export interface PlateSaid {
  *
  * @param text The plate's lines, typed, pasted or read off a picture.
  */
-export function sayPlate(text: string, { volts, hertz, answers, confirmed }: PlateFor): PlateSaid {
+export function sayPlate(
+  text: string,
+  { volts, hertz, batteryVolts, answers, confirmed }: PlateFor,
+): PlateSaid {
   const read = readPlate(text);
   const { facts: plain, ...asked } = plateFacts(read, volts, answers);
   const facts = plain.map((fact) =>
@@ -52,7 +58,10 @@ export function sayPlate(text: string, { volts, hertz, answers, confirmed }: Pla
     facts: withSeconds(facts, answers),
     questions,
     open: questions.filter(({ id }) => answers[id] === undefined),
-    warnings: warningsOf(facts, device, volts, hertz),
+    warnings: [
+      ...warningsOf(facts, device, volts, hertz),
+      ...(device === 'converter' ? atOtherBattery(facts, batteryVolts) : []),
+    ],
   };
 }
 
@@ -113,7 +122,16 @@ function warningsOf(
   ];
 }
 
-function isOther({ value, range }: PlateFact, here: number): boolean {
+/** An inverter of 12 V does not outlive a battery of 24 V. */
+function atOtherBattery(facts: readonly PlateFact[], here: number | undefined): readonly PlateWarning[] {
+  const fact = factAt(facts, 'volts', 'direct', 'input');
+  const isOfBattery = fact !== undefined && fact.value <= MOST_BATTERY_VOLTS;
+  return isOfBattery && here !== undefined && isOther(fact, here, SAME_BATTERY_VOLTS)
+    ? [{ kind: 'other-battery', fact, here }]
+    : [];
+}
+
+function isOther({ value, range }: PlateFact, here: number, tolerance = SAME_VOLTS): boolean {
   const [least, most] = range ?? [value, value];
-  return here < (1 - SAME_VOLTS) * least || here > (1 + SAME_VOLTS) * most;
+  return here < (1 - tolerance) * least || here > (1 + tolerance) * most;
 }

@@ -5,6 +5,10 @@
 
 /** Utilisation voltage of a thing and nominal voltage of its supply: within so much one is for the other (IEC 60038, 3.1: ±10 %). */
 export const SAME_VOLTS = 0.1;
+/** A battery of 24 V is named for less than it has: 25.6 V of eight LFP cells, 28.8 V as it is charged. */
+export const SAME_BATTERY_VOLTS = 0.25;
+/** Batteries of rigs; the mains are above it. Common practice, no published source. */
+export const MOST_BATTERY_VOLTS = 75;
 /** The same thing stated twice, as in hp and in kW, each rounded. */
 export const STATED_TWICE = 0.02;
 /** Two readings of the same signs: only roundings of their conversion. */

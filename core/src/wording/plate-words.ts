@@ -117,6 +117,8 @@ export function plateWarningWords(style: NumberStyle, warning: PlateWarning): st
   switch (warning.kind) {
     case 'other-volts':
       return `The plate is for ${said}; there are ${plateAmount(style, 'volts', warning.here)} at this circuit. Do not connect it before that is clear.`;
+    case 'other-battery':
+      return `The inverter is for ${said}; the battery has ${plateAmount(style, 'volts', warning.here)}. Do not connect it before that is clear.`;
     case 'other-hertz':
       return `The plate is for ${said}, the rig has ${plateAmount(style, 'hertz', warning.here)}: a motor turns at another speed and gets hotter.`;
     case 'three-phases':
