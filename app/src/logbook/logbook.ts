@@ -1,4 +1,3 @@
-import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { unparse } from 'papaparse';
 import {
@@ -16,7 +15,6 @@ import { AnswerState } from '../components/answer-state';
 import { BasisLegend } from '../components/basis-legend';
 import { ChoiceBar } from '../components/choice-bar';
 import { Dialog } from '../components/dialog';
-import { matches } from '../components/matches';
 import { EnergyMark } from '../components/energy-mark';
 import { saveBlob } from '../storage/rig-files';
 import { CompareTests } from './compare-tests';
@@ -35,9 +33,6 @@ import { ReadingsList } from './readings-list';
 import { TestList } from './test-list';
 import { TestPlot } from './test-plot';
 import { KINDS } from './test-kinds';
-
-/** Where logbook.css puts list and test below each other. */
-const BELOW_EACH_OTHER = '(max-width: 1000px)';
 
 type Over = 'new' | 'import' | 'compare';
 const VIEWS = [
@@ -60,7 +55,6 @@ const VIEWS = [
     GivenList,
     LogImport,
     NewTest,
-    NgTemplateOutlet,
     NzButtonComponent,
     OrderList,
     OtherWeather,
@@ -79,8 +73,6 @@ export class Logbook {
   protected readonly over = signal<Over | undefined>(undefined);
   protected readonly view = signal<'plot' | 'table'>('plot');
   protected readonly views = VIEWS;
-  /** On a phone a reading is entered before anything is looked at: no plot stands in its way. */
-  protected readonly isNarrow = matches(BELOW_EACH_OTHER);
 
   protected readonly runDown = computed(() => {
     const answer = this.state.found()?.answer;
