@@ -33,7 +33,8 @@ export function checkChromium({ named, preferred, usual, mayInstall } = thisMach
       `The tests need Chromium: install the package "${PREFERRED.package}" as root, or name a browser in CHROME_BIN.`,
     );
   }
-  return { path, mayInstall: mayInstall && (path === undefined || path === usual) };
+  // Who names a browser means that one.
+  return { path, mayInstall: mayInstall && !named && path !== preferred };
 }
 
 /** The browser that the tests drive; Debian's package is installed where it is missing and may be. */

@@ -137,7 +137,7 @@ describe('the set-up', () => {
     expect(checkChromium(none)).toEqual({ path: undefined, mayInstall: true });
     expect(checkChromium({ ...none, usual: here })).toEqual({ path: here, mayInstall: true });
     expect(checkChromium({ ...none, preferred: here })).toEqual({ path: here, mayInstall: false });
-    expect(checkChromium({ ...none, named: here })).toEqual({ path: here, mayInstall: false });
+    expect(checkChromium({ ...none, named: here, usual: here })).toEqual({ path: here, mayInstall: false });
     expect(checkChromium({ ...none, usual: here, mayInstall: false })).toEqual({
       path: here,
       mayInstall: false,

@@ -3,8 +3,8 @@ import { sessionWith } from '../components/on-page.spec-data';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { PlateState } from './plate-state';
 
-function setUp() {
-  const { rig, labels } = sessionWith(smallRig());
+function setUp(before = smallRig()) {
+  const { rig, labels } = sessionWith(before);
   TestBed.configureTestingModule({ providers: [PlateState] });
   return { rig, labels, state: TestBed.inject(PlateState) };
 }
@@ -57,5 +57,16 @@ describe('a plate that is being read', () => {
     state.write('120V 300W');
     state.choose('laptop');
     expect(state.target()?.into).toBe('new-load');
+  });
+
+  it('of an inverter is held against the battery that it hangs on, not against another one', () => {
+    const small = smallRig();
+    const other = { id: 'house', name: 'House', kind: 'dc' as const, volts: 24 };
+    const { state } = setUp({ ...small, buses: [other, ...small.buses] });
+    const warnings = () => state.said().warnings.map(({ kind }) => kind);
+    state.write('INVERTER INPUT 12V DC OUTPUT 120V AC 60Hz 2000W');
+    expect(warnings()).toEqual([]);
+    state.write('INVERTER INPUT 24V DC OUTPUT 120V AC 60Hz 2000W');
+    expect(warnings()).toEqual(['other-battery']);
   });
 });

@@ -85,7 +85,9 @@ export class PlateState {
   });
 
   readonly said = computed(() =>
-    this.device() === 'load' ? this.saidAt(this.voltsOf(this.circuit())) : this.first(),
+    this.device() === 'load'
+      ? this.saidAt(this.voltsOf(this.circuit()))
+      : this.saidAt(this.mains(), this.batteryVolts()),
   );
   readonly isEmpty = computed(() => this.text().trim() === '');
   /** Amps of three phases are of three conductors: taken for one they would be too few. */
@@ -190,7 +192,14 @@ export class PlateState {
     );
   }
 
-  private readonly batteryVolts = computed(() => this.rig().buses.find(({ kind }) => kind === 'dc')?.volts);
+  /** Of the bus that the inverter hangs on; of a new one only where there is no other. */
+  private readonly batteryVolts = computed(() => {
+    const { buses, converters } = this.rig();
+    const inverter = converters.find(({ id }) => id === this.entry());
+    const possible = inverter ? buses.filter(({ id }) => id === inverter.from) : buses;
+    const [bus, ...others] = possible.filter(({ kind }) => kind === 'dc');
+    return others.length === 0 ? bus?.volts : undefined;
+  });
   private readonly mains = computed(() => {
     const bus = this.rig().buses.find(({ kind }) => kind === 'ac');
     return bus && { volts: bus.volts, hertz: bus.hertz };
@@ -204,12 +213,15 @@ export class PlateState {
     return bus && { volts: bus.volts * (circuit?.pole === 'both' ? 2 : 1), hertz: bus.hertz };
   }
 
-  private saidAt(at: { readonly volts: number; readonly hertz: number | undefined } | undefined) {
+  private saidAt(
+    at: { readonly volts: number; readonly hertz: number | undefined } | undefined,
+    batteryVolts?: number,
+  ) {
     const compared = this.compared();
     const whatFor = {
       volts: at?.volts,
       hertz: at?.hertz,
-      batteryVolts: this.batteryVolts(),
+      batteryVolts,
       answers: this.answers(),
     };
     const plain = sayPlate(this.text(), { ...whatFor, confirmed: 'all' });
