@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkChromium } from '../set-up/chromium.mjs';
 import { Fault } from '../set-up/fault.mjs';
@@ -146,9 +147,16 @@ describe('the set-up', () => {
 
   it('tells an ordinary user in one line what is not theirs: a port below 1024, a folder of another', () => {
     if (process.getuid() !== 0) return pending('Only root can become another user');
+    // A clone may lie where nobody else gets: its scripts are copied to where anyone may read them.
+    const copy = mkdtempSync(join(tmpdir(), 'heliarch-scripts-'));
+    cpSync(join(root, 'scripts'), join(copy, 'scripts'), { recursive: true });
+    cpSync(join(root, 'package.json'), join(copy, 'package.json'));
+    mkdirSync(join(copy, '.setup'));
+    chmodSync(copy, 0o755);
     const asNobody = (script, ...options) => {
-      const { stderr } = spawnSync(process.execPath, [script, ...options], {
-        cwd: root,
+      const { stderr } = spawnSync(process.execPath, [join(copy, script), ...options], {
+        cwd: copy,
+        env: { ...process.env, NODE_OPTIONS: '' },
         encoding: 'utf8',
         uid: NOBODY,
         gid: NOBODY,
@@ -158,17 +166,15 @@ describe('the set-up', () => {
     expect(asNobody('scripts/demo.mjs', '--port', '80')).toBe(
       'Port 80 needs more rights: choose one above 1023, such as -- --port 4600.',
     );
-    const script = join(root, scratch, 'write.mjs');
-    const fault = join(root, 'scripts/set-up/fault.mjs');
-    const stamp = join(root, 'scripts/set-up/stamp.mjs');
     writeFileSync(
-      script,
-      `import { runScript } from ${JSON.stringify(fault)}; import { onceFor } from ${JSON.stringify(stamp)};
+      join(copy, 'scripts/write.mjs'),
+      `import { runScript } from './set-up/fault.mjs'; import { onceFor } from './set-up/stamp.mjs';
        await runScript(() => onceFor('nobody', ['package.json'], 'package.json', async () => {}));`,
     );
-    expect(asNobody(script)).toMatch(
+    expect(asNobody('scripts/write.mjs')).toMatch(
       /^\/.*nobody\.stamp cannot be written: check who owns it, or copy .*\.$/,
     );
+    rmSync(copy, { recursive: true });
   });
 
   it('tells a taken port, a bad port and an unknown option before any long step', async () => {

@@ -1,6 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { build } from 'esbuild';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const NOBODY = 65_534;
@@ -15,17 +19,17 @@ async function freePort(): Promise<number> {
 }
 
 /** The server as `npm start` runs it, until it is ready or has given up; what it said by then. */
-async function start(options: readonly string[], user?: number) {
+async function start(
+  options: readonly string[],
+  main: readonly string[] = ['--import', 'tsx', 'server/src/main.ts'],
+  as: { readonly uid?: number; readonly gid?: number; readonly cwd?: string } = {},
+) {
   const port = await freePort();
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'server/src/main.ts', '--port', String(port), ...options],
-    {
-      cwd: root,
-      env: { ...process.env, NODE_OPTIONS: '' },
-      ...(user !== undefined && { uid: user, gid: user }),
-    },
-  );
+  const child = spawn(process.execPath, [...main, '--port', String(port), ...options], {
+    cwd: root,
+    env: { ...process.env, NODE_OPTIONS: '' },
+    ...as,
+  });
   started.push(child);
   let said = '';
   await new Promise<void>((resolve) => {
@@ -38,6 +42,26 @@ async function start(options: readonly string[], user?: number) {
     child.on('close', () => resolve());
   });
   return { said, port };
+}
+
+/** The server in a folder that anyone may read and only its owner may change: a clone may lie where nobody else gets. */
+async function readableCopy(): Promise<{ readonly folder: string; readonly main: string }> {
+  const folder = mkdtempSync(join(tmpdir(), 'heliarch-server-'));
+  const main = join(folder, 'server/src/main.mjs');
+  await build({
+    entryPoints: [join(root, 'server/src/main.ts')],
+    outfile: main,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
+    logLevel: 'error',
+  });
+  mkdirSync(join(folder, 'app/dist'), { recursive: true });
+  chmodSync(folder, 0o755);
+  return { folder, main };
 }
 
 describe('the server as it is started', () => {
@@ -65,7 +89,9 @@ describe('the server as it is started', () => {
       pending('Only root can become another user');
       return;
     }
-    const { said } = await start(['--https'], NOBODY);
+    const { folder, main } = await readableCopy();
+    const { said } = await start(['--https'], [main], { uid: NOBODY, gid: NOBODY, cwd: folder });
+    rmSync(folder, { recursive: true });
     expect(said).toBe(
       '.setup/certificate.json cannot be written (EACCES): make this folder writable, or leave --https out.\n',
     );
