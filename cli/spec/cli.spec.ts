@@ -28,8 +28,8 @@ describe('the heliarch command', () => {
     const asTyped = '--no-install heliarch check demo/tern.json --supply battery --on kettle,roof-air,fridge';
     const env = { ...process.env, NODE_OPTIONS: '', npm_config_loglevel: 'error' };
     const { status, stdout } = spawnSync('npx', asTyped.split(' '), { cwd: root, encoding: 'utf8', env });
-    expect(status).toBe(10);
-    expect(stdout).toContain('Tight');
+    expect(status).toBe(13);
+    expect(stdout).toContain('Likely trips');
   });
 });
 
@@ -79,9 +79,10 @@ describe('whatever a file holds', () => {
 const CONTROLS = /[\x00-\x08\x0b-\x1f\x7f-\x9f\u202a-\u202e]/;
 
 describe('heliarch check', () => {
-  it('answers holds, tight and trips by its exit code: 0, 10, 11', async () => {
+  it('answers by its exit code: 0 holds, 10 tight, 13 likely trips, 11 trips', async () => {
     expect((await checkTern('kettle,laptop')).status).toBe(0);
-    expect((await checkTern('kettle,roof-air,fridge')).status).toBe(10);
+    expect((await checkTern('kettle,roof-air')).status).toBe(10);
+    expect((await checkTern('kettle,roof-air,fridge')).status).toBe(13);
     expect((await checkTern('kettle,hob,oven')).status).toBe(11);
   });
 
@@ -90,14 +91,18 @@ describe('heliarch check', () => {
     const result = JSON.parse(stdout);
     expect(result).toEqual(
       jasmine.objectContaining({
-        verdict: 'holds',
+        verdict: 'likely-trips',
         startOrder: ['bandsaw', 'extractor'],
         notFed: [{ load: 'water-heater', because: 'nothing feeds Water' }],
       }),
     );
-    expect(result.restarts).toEqual([{ load: 'bandsaw', holds: false, switchOffFirst: ['extractor'] }]);
+    expect(result.restarts).toEqual([
+      { load: 'bandsaw', verdict: 'likely-trips', switchOffFirst: ['extractor'] },
+    ]);
     const [restart, decider] = result.limits;
-    expect(restart).toEqual(jasmine.objectContaining({ load: 'bandsaw', restart: true, verdict: 'tight' }));
+    expect(restart).toEqual(
+      jasmine.objectContaining({ load: 'bandsaw', restart: true, verdict: 'likely-trips' }),
+    );
     expect(decider).toEqual(
       jasmine.objectContaining({ load: 'extractor', restart: false, verdict: 'holds' }),
     );
@@ -134,12 +139,13 @@ describe('heliarch check', () => {
   it('takes a scene of the file, states of loads, and another rule for the order', async () => {
     const scene = await heliarch('check', 'demo/tern.json', '--scene', 'now', '--json');
     expect(JSON.parse(scene.stdout)).toEqual(
-      jasmine.objectContaining({ verdict: 'holds', restartVerdict: 'fails', ifSourceDrops: null }),
+      jasmine.objectContaining({ verdict: 'holds', ifSourceDrops: null }),
     );
     expect(JSON.parse(scene.stdout).reserveInS).toBeGreaterThan(3600);
     expect((await checkTern('hob@low,kettle')).status).toBe(0);
-    expect((await checkTern('extractor,bandsaw', '--order', 'given')).status).toBe(10);
-    expect((await checkTern('extractor,bandsaw', '--order', 'best')).status).toBe(0);
+    const lathe = ['check', 'demo/lathe-house.json', '--scene', 'now'];
+    expect((await heliarch(...lathe)).status).toBe(11);
+    expect((await heliarch(...lathe, '--order', 'best')).status).toBe(0);
     const shore = await heliarch(
       'check',
       'demo/tern.json',
@@ -152,17 +158,20 @@ describe('heliarch check', () => {
     const report: { ifSourceDrops: { verdict: string }; fromSourceW: number; fromBatteryW: number } =
       JSON.parse(shore.stdout);
     expect(report.ifSourceDrops.verdict).toBe('holds');
-    expect(report.fromSourceW + report.fromBatteryW).toBeGreaterThan(1700);
+    expect(report.fromSourceW + report.fromBatteryW).toBeGreaterThan(1000);
   });
 
   it('explains each limit: what went in, its source, what decided', async () => {
-    const { stdout } = await heliarch('check', 'demo/marram.json', '--scene', 'now', '--explain');
+    const { stdout } = await heliarch(
+      ...['check', 'demo/marram.json', '--supply', 'site-50', '--explain'],
+      ...['--on', 'front-air,rear-air,fridge,office,coffee,furnace-fan'],
+    );
     expect(stdout).toContain('- the compressor of the front air conditioner, start: 3,631 VA');
     expect(stdout).toContain('left by its soft starter, common practice, no published source');
-    expect(stdout).toContain('Decided with every doubt read against you.');
+    expect(stdout).toContain('Decided at worst, with every doubt read against you.');
     expect(stdout).toContain('Limit: the rating of Inverter 1 (data sheet), less what heat takes');
-    expect(stdout).toContain('When power comes back: Tight.');
-    expect(stdout).toContain('Caution: Hours at this current: feel plug and cord');
+    expect(stdout).toContain('When power comes back: ');
+    expect(stdout).toContain('Caution: Hours at this current: look, smell');
   });
 
   it('shows a start, a cable and the volt-amps of a leg deciding in the demo rigs', async () => {
@@ -171,7 +180,7 @@ describe('heliarch check', () => {
       return JSON.parse(stdout).limits[0].kind;
     });
     expect(new Set(await Promise.all(deciders))).toEqual(
-      new Set(['inverter-start-va', 'dc-cable', 'inverter-va']),
+      new Set(['inverter-start-va', 'inverter-watts', 'dc-volts']),
     );
   });
 
@@ -251,7 +260,7 @@ describe('who runs with whom, on the command line', () => {
 
   it('gives every largest combination with a load, and each holds as `check` says', async () => {
     const { status, stdout, stderr } = await heliarch(
-      ...['sets', 'demo/tern.json', '--supply', 'battery', '--with', 'bandsaw,extractor', '--json'],
+      ...['sets', 'demo/tern.json', '--supply', 'battery', '--with', 'bandsaw,fridge', '--json'],
     );
     expect(status).toBe(0);
     expect(stderr).toContain('so far');
@@ -273,10 +282,10 @@ describe('who runs with whom, on the command line', () => {
       };
     };
     const { sets: found, oneChangeAway } = await sets('--with', 'bandsaw', '--one-change');
-    const [fan] = oneChangeAway.filter(({ does }) => does.includes('on fan only'));
-    expect(fan?.loads.length).toBeGreaterThan(found[0]!.loads.length);
-    const withFan = fan!.loads.map((id) => (id === 'roof-air' ? 'roof-air@fan' : id)).join(',');
-    expect((await checkTern(withFan)).status).toBe(0);
+    const [shore] = oneChangeAway.filter(({ does }) => does.includes('Connect Shore 30 A'));
+    expect(shore?.loads.length).toBeGreaterThan(found[0]!.loads.length);
+    const onShore = ['check', 'demo/tern.json', '--supply', 'shore-30', '--on', shore!.loads.join(',')];
+    expect((await heliarch(...onShore)).status).toBe(0);
     const { sets: anyOrder } = await sets('--with', 'bandsaw', '--any-order');
     for (const { loads } of anyOrder.slice(0, 3))
       expect((await checkTern(loads.join(','), '--order', 'any')).status).toBe(0);
@@ -293,9 +302,12 @@ describe('who runs with whom, on the command line', () => {
     };
     const one = (starts: string, runs: string) =>
       pairs.find((pair) => pair.starts === starts && pair.runs === runs)?.verdict;
-    expect([one('bandsaw', 'extractor'), one('extractor', 'bandsaw')]).toEqual(['tight', 'holds']);
+    expect([one('bandsaw', 'extractor'), one('extractor', 'bandsaw')]).toEqual([
+      'likely-trips',
+      'likely-trips',
+    ]);
     const { stdout: text } = await heliarch('pairs', 'demo/tern.json', '--supply', 'battery');
-    expect(text).toMatch(/Tight\s+bandsaw starts while extractor runs/);
+    expect(text).toMatch(/Likely trips\s+bandsaw starts while extractor runs/);
   });
 
   it('says what makes a set fit, and each way holds as `check` says', async () => {

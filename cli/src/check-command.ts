@@ -8,7 +8,6 @@ import {
   formatAmount,
   shareWords,
   inputLimitOf,
-  ladderOf,
   limitLabel,
   loadOf,
   notChecked,
@@ -35,6 +34,7 @@ import {
   inputLimitWords,
   powerBackWords,
   unplannedLoadWords,
+  supplyNoticeWords,
   voltageDropWords,
   workingOf,
 } from '@heliarch/core/explaining';
@@ -58,14 +58,15 @@ export function checkCommand(
 ): { readonly result: CheckResult; readonly text: string } {
   const scene = sceneOf(rig, options);
   const compiled = compile(rig);
-  const result = check(compiled, scene, startOrderOf(options.order));
+  const result = check(compiled, scene, startOrderOf(options.order, scene));
   const text = options.json
     ? `${JSON.stringify(reportAsJson(style, compiled, scene, result), null, 2)}\n`
     : asText(style, compiled, scene, result, options.explain ?? false);
   return { result, text };
 }
 
-export function startOrderOf(order = 'best'): StartOrderRule {
+export function startOrderOf(asked: string | undefined, { startOrder = 'best' }: CheckScene): StartOrderRule {
+  const order = asked ?? startOrder;
   const known = ORDERS.find((each) => each === order);
   if (!known) throw new BadInput(`--order: "${order}" is not known; use one of ${ORDERS.join(', ')}.`);
   return known;
@@ -86,11 +87,12 @@ function asText(
     words.action,
     plainText(words.reason),
     '',
-    ...ladderOf(result).flatMap((limit) => [
+    ...result.limits.flatMap((limit) => [
       row(style, rig, limit),
       ...(isExplained ? workingLines(style, rig, result, limit) : []),
     ]),
     '',
+    ...supplyNoticeLines(style, rig, result),
     ...whatIfLines(style, compiled, scene, result),
     ...(order.length > 1 ? [`Start order: ${order.join(', ')}`] : []),
     ...result.notFed.map(({ load, because }) => `Not on this supply: ${load.name}, because ${because}`),
@@ -99,6 +101,12 @@ function asText(
     'Planning, not permission: local code and a licensed electrician decide.',
     '',
   ].join('\n');
+}
+
+/** What the supply does not keep by itself, whatever is on. */
+function supplyNoticeLines(style: NumberStyle, rig: Rig, result: CheckResult): readonly string[] {
+  const notice = supplyNoticeWords(style, rig, result);
+  return notice ? [`${notice.headline} ${notice.reason} ${notice.does}`.trim()] : [];
 }
 
 /** The questions beside the verdict, each in a line. */
@@ -112,7 +120,7 @@ function whatIfLines(
   const dropOut = dropOutOf(compiled, scene);
   const back = powerBackOf(compiled, scene);
   const unplanned = unplannedLoadWords(style, rig, unplannedLoadsOf(rig, scene), USUAL_UNPLANNED_W);
-  const dimming = dimmingOf(rig, result);
+  const dimming = dimmingOf(result);
   const limit = inputLimitOf(rig, result);
   const drop = voltageDropWords(style, voltageDropsOf(rig, result));
   return [
@@ -147,9 +155,9 @@ function workingLines(style: NumberStyle, rig: Rig, result: CheckResult, limit: 
   ].map((line) => `${INDENT}${line}`);
 }
 
-const INDENT = ' '.repeat(17);
+const INDENT = ' '.repeat(23);
 const LABEL_WIDTH = 46;
-const VERDICT_WIDTH = 6;
+const VERDICT_WIDTH = 12;
 const SHARE_WIDTH = 7;
 
 function row(style: NumberStyle, rig: Rig, limit: Limit): string {

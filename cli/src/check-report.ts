@@ -6,7 +6,7 @@ import {
   explain,
   explainLimit,
   inputLimitOf,
-  ladderOf,
+  isNothingFed,
   limitLabel,
   notChecked,
   plainText,
@@ -27,7 +27,7 @@ import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
 
 /** Version of this report; docs/command-line.md describes it. */
 const REPORT_FORMAT = 'heliarch-check';
-const REPORT_VERSION = 3;
+const REPORT_VERSION = 4;
 
 /** The whole result, for other programs. Figures in W, VA, A and s; null where there is none. */
 export function reportAsJson(
@@ -43,18 +43,18 @@ export function reportAsJson(
     format: REPORT_FORMAT,
     version: REPORT_VERSION,
     supply: result.supply.id,
-    verdict: result.verdict,
-    ...leanAsJson(result),
-    restartVerdict:
-      result.restarts.length === 0 ? null : result.restarts.every(({ holds }) => holds) ? 'holds' : 'fails',
+    verdict: isNothingFed(result) ? NOTHING_TO_CHECK : result.verdict,
+    ...oddsAsJson(result),
+    forThreeHours: result.forThreeHours?.id ?? null,
     condition: words.condition,
     action: words.action,
     because: plainText(words.reason),
-    limits: ladderOf(result).map((limit) => limitAsJson(style, rig, limit)),
+    limits: result.limits.map((limit) => limitAsJson(style, rig, limit)),
+    ofSupply: result.ofSupply.map((limit) => limitAsJson(style, rig, limit)),
     startOrder: result.order.map((consumer) => consumer.load.id),
-    restarts: result.restarts.map(({ loadId, holds, switchOffFirst }) => ({
+    restarts: result.restarts.map(({ loadId, limit, switchOffFirst }) => ({
       load: loadId,
-      holds,
+      verdict: limit.verdict,
       switchOffFirst,
     })),
     ifSourceDrops: dropOutAsJson(style, compiled, scene),
@@ -64,7 +64,7 @@ export function reportAsJson(
       mostW,
       verdict: limit?.verdict ?? 'holds',
     })),
-    dimming: dimmingAsJson(rig, result),
+    dimming: dimmingAsJson(result),
     inputLimit: inputLimitAsJson(rig, result),
     ...powerFlowsOf(result),
     reserveInS: clock?.reserveInS ?? null,
@@ -83,13 +83,13 @@ export function reportAsJson(
   };
 }
 
-function leanAsJson({ lean }: CheckResult): object {
-  return {
-    leans: lean?.odds ? lean.leans : null,
-    odds: lean?.odds ?? null,
-    tooLittleKnown: lean?.leans === 'too-little-known',
-  };
+function oddsAsJson({ odds }: CheckResult): object {
+  const tooLittleKnown = odds === 'too-little-known';
+  return { odds: tooLittleKnown ? null : (odds ?? null), tooLittleKnown };
 }
+
+/** In the place of a verdict where nothing that is on is fed, or nothing is on. */
+const NOTHING_TO_CHECK = 'nothing-to-check';
 
 function dropOutAsJson(style: NumberStyle, compiled: CompiledRig, scene: CheckScene): object | null {
   const dropOut = dropOutOf(compiled, scene);
@@ -115,8 +115,8 @@ function powerBackAsJson(compiled: CompiledRig, scene: CheckScene): object | nul
   };
 }
 
-function dimmingAsJson(rig: Rig, result: CheckResult): object | null {
-  const found = dimmingOf(rig, result);
+function dimmingAsJson(result: CheckResult): object | null {
+  const found = dimmingOf(result);
   if (!found) return null;
   const { loadId, partId, dip, parts, says, remedies } = found;
   return { load: loadId, part: partId, dip, parts, says, remedies };
@@ -140,10 +140,10 @@ function limitAsJson(style: NumberStyle, rig: Rig, limit: Limit): object {
     restart: start?.again ?? false,
     running,
     worst,
-    capacity: { pessimistic: finite(capacity.pessimistic), optimistic: finite(capacity.optimistic) },
+    capacity: edgesAsJson(capacity),
     unit,
     seconds: start?.seconds ?? null,
-    headroom: { pessimistic: finite(headroom.pessimistic), optimistic: finite(headroom.optimistic) },
+    headroom: edgesAsJson(headroom),
     loading,
     verdict,
     edge,
@@ -151,6 +151,12 @@ function limitAsJson(style: NumberStyle, rig: Rig, limit: Limit): object {
     because: plainText(explainLimit(style, rig, limit)),
   };
 }
+
+const edgesAsJson = ({ pessimistic, stated, optimistic }: Limit['capacity']) => ({
+  pessimistic: finite(pessimistic),
+  stated: finite(stated),
+  optimistic: finite(optimistic),
+});
 
 /** No limit at that edge. */
 const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);

@@ -22,7 +22,7 @@ export function fitCommand(
   const isOn = new Set(scene.on.map(({ load }) => load));
   const on = [...scene.on, ...wanted.filter(({ load }) => !isOn.has(load))];
   const found = waysToFit(
-    { rig, scene: { ...scene, on }, startOrder: startOrderOf(options.order) },
+    { rig, scene: { ...scene, on }, startOrder: startOrderOf(options.order, scene) },
     {
       kept: wanted.map(({ load }) => load),
       progress: (done, of) => tell(`${done} of ${of}\n`),

@@ -1,4 +1,4 @@
-import { type Rig } from '@heliarch/core';
+import { isNothingFed, type Rig } from '@heliarch/core';
 import { contradictionsOf, unknownFieldsOf, wireTablesOf } from '@heliarch/core/editing';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
@@ -40,7 +40,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     .option('--supply <id>', 'the supply, by its id')
     .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
     .option('--scene <id>', 'a scene of the file, in place of what is not named')
-    .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
+    .option(
+      '--order <rule>',
+      'best, given: in the order of --on, any: every load can start last; by default what the scene says, else best',
+    )
     .option('--explain', 'print under each limit the numbers that went in, their sources and what decided')
     .option('--json', 'print the whole result as JSON')
     .action(async (file: string, options: CheckOptions) => {
@@ -48,7 +51,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
       err(unknownFieldLines(rig));
       const { result, text } = checkCommand(NUMBER_STYLE, rig, options);
       out(text);
-      exitCode = result.decider ? EXIT_OF_VERDICT[result.verdict] : EXIT_NOTHING_TO_CHECK;
+      exitCode = isNothingFed(result) ? EXIT_NOTHING_TO_CHECK : EXIT_OF_VERDICT[result.verdict];
     });
   addSetQuestions(program, { out, err });
   addWhatIfQuestions(program, { out, err });
@@ -89,7 +92,7 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
     .option('--any-order', 'sets that hold whatever the order of their starts')
     .option('--rank <by>', 'number (default), importance, or spare: what comes first')
     .option('--one-change', 'what one change would make possible, too')
-    .option('--tight', 'sets that may hold, besides those that do')
+    .option('--tight', 'sets that should hold and may trip, besides those that hold')
     .option('--json', 'print them as JSON')
     .action(async (file: string, options: SetsOptions) => {
       const rig = await openRig(file);
@@ -113,15 +116,16 @@ function addSetQuestions(program: Command, { out, err }: Output): void {
 function addWhatIfQuestions(program: Command, { out, err }: Output): void {
   program
     .command('fit')
-    .description(
-      'what makes a set fit that is tight or trips, or lets a wanted load join it: least effort first',
-    )
+    .description('what makes a set fit that does not hold, or lets a wanted load join it: least effort first')
     .argument('<file>', 'a rig file')
     .option('--supply <id>', 'the supply, by its id')
     .option('--on <ids>', 'the loads that are on, by id, with commas between; hob@low for a state')
     .option('--scene <id>', 'a scene of the file, in place of what is not named')
     .option('--want <ids>', 'loads that are to run besides: they may be turned down, not off')
-    .option('--order <rule>', 'best (default), given: in the order of --on, any: every load can start last')
+    .option(
+      '--order <rule>',
+      'best, given: in the order of --on, any: every load can start last; by default what the scene says, else best',
+    )
     .option('--json', 'print them as JSON')
     .action(async (file: string, options: FitOptions) => {
       const rig = await openRig(file);

@@ -15,7 +15,7 @@ export function sceneOf(rig: Rig, options: SceneOptions): CheckScene & Pick<Scen
   if (supply === undefined)
     throw new BadInput(`--supply: name one of ${idsOf(rig.supplies)}, or use --scene.`);
   if (on === undefined) throw new BadInput(`--on: name some of ${idsOf(rig.loads)}, or use --scene.`);
-  return { supply, on, charge: saved?.charge };
+  return { supply, on, charge: saved?.charge, ...(saved?.startOrder && { startOrder: saved.startOrder }) };
 }
 
 function savedScene(rig: Rig, id: string): Scene {

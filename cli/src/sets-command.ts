@@ -34,7 +34,7 @@ export function setsCommand(
 ): string {
   const question: CombinationQuestion = {
     supply: supplyId(rig, options.supply),
-    edge: options.tight ? 'optimistic' : 'pessimistic',
+    edge: options.tight ? 'stated' : 'pessimistic',
     mustInclude: ids(rig, '--with', options.with),
     mustNot: ids(rig, '--without', options.without),
     ...(options.circuit !== undefined && { circuit: circuitId(rig, options.circuit) }),
@@ -78,20 +78,18 @@ export function setsCommand(
   ].join('\n');
 }
 
-function setAsLine(style: NumberStyle, { loads, verdict, decider, restart }: Combination): string {
+function setAsLine(style: NumberStyle, { loads, verdict, decider }: Combination): string {
   const spare = decider ? ` (${shortMargin(style, decider)})` : '';
-  const once = restart === 'holds' ? '' : `; a restart ${restart === 'trips' ? 'trips' : 'may trip'}`;
-  return `${VERDICT_WORDS[verdict].padEnd(6)} ${loads.length}: ${loads.join(', ')}${spare}${once}`;
+  return `${VERDICT_WORDS[verdict].padEnd(12)} ${loads.length}: ${loads.join(', ')}${spare}`;
 }
 
-function setAsJson({ loads, verdict, decider, notLast, restart }: Combination) {
+function setAsJson({ loads, verdict, decider, notLast }: Combination) {
   return {
     loads,
     verdict,
     decidedBy: decider?.id ?? null,
     headroom: decider ? { amount: decider.headroom.pessimistic, unit: decider.unit } : null,
     notLast,
-    restart,
   };
 }
 

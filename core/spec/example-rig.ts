@@ -58,6 +58,9 @@ export interface ExampleSystem {
 }
 
 /** One inverter, one circuit, battery and shore: only what a test is about differs from this. */
+/** Of a battery that is no part of what is tested. */
+const MORE_THAN_ASKED_A = 5000;
+
 export function exampleRig(loads: Readonly<Record<string, ExampleLoad>>, system: ExampleSystem = {}): Rig {
   const { watts = 3000, va = watts, tiers = [], breakerA = 100, shoreA = 30 } = system;
   return {
@@ -88,7 +91,7 @@ export function exampleRig(loads: Readonly<Record<string, ExampleLoad>>, system:
         })),
       },
     ],
-    batteries: [{ id: 'bank', name: 'Bank', bus: 'dc', ampHours: q(200) }],
+    batteries: [{ id: 'bank', name: 'Bank', bus: 'dc', ampHours: q(200), dischargeA: MORE_THAN_ASKED_A }],
     circuits: [
       { id: 'main', name: 'Main', bus: 'out', protection: { amps: breakerA, curve: 'ul-489' } },
       { id: 'ahead', name: 'Ahead', bus: 'inlet', protection: { amps: 15, curve: 'ul-489' } },
@@ -96,7 +99,13 @@ export function exampleRig(loads: Readonly<Record<string, ExampleLoad>>, system:
     loads: Object.entries(loads).map(([id, example]) => exampleLoad(id, example)),
     supplies: [
       { id: 'battery', name: 'On battery', sources: [] },
-      { id: 'shore', name: 'Shore', sources: ['shore'], breaker: { amps: shoreA, curve: 'ul-489' } },
+      {
+        id: 'shore',
+        name: 'Shore',
+        sources: ['shore'],
+        breaker: { amps: shoreA, curve: 'ul-489' },
+        charging: 'off',
+      },
     ],
     scenes: [{ id: 'now', name: 'Now', supply: 'battery', on: [] }],
   };

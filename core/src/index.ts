@@ -65,7 +65,8 @@ export type {
 } from './rig/schema.js';
 export { validateRig, type Validation } from './rig/validate.js';
 export { batteryClockOf, type BatteryClock } from './answers/battery-clock.js';
-export { check, ladderOf, type CheckResult, type StartOrderRule } from './verdict/check.js';
+export { compareVerdicts } from './verdict/verdict.js';
+export { check, isNothingFed, type CheckResult, type StartOrderRule } from './verdict/check.js';
 export { doubtsOf, type Doubt } from './verdict/doubts.js';
 export type { Progress } from './answers/progress.js';
 export type { CautionId } from './reference/cautions.js';

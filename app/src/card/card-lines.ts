@@ -47,9 +47,9 @@ export class CardLines {
           ? undefined
           : proof.isProved
             ? ('holds' as const)
-            : proof.verdict === 'trips'
-              ? ('trips' as const)
-              : ('tight' as const),
+            : proof.verdict === 'holds'
+              ? ('tight' as const)
+              : proof.verdict,
       proof,
       /** Which of the lines that say what may be on together. */
       together: line.kind === 'together' ? (this.state.plan()?.together.indexOf(line.slots) ?? -1) : -1,

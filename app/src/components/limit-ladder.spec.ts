@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { check, compile, ladderOf } from '@heliarch/core';
+import { check, compile } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LimitLadder } from './limit-ladder';
 
@@ -9,7 +9,7 @@ async function ladderFor(...ids: string[]) {
   const fixture = TestBed.createComponent(LimitLadder);
   fixture.componentRef.setInput('rig', rig);
   fixture.componentRef.setInput('result', result);
-  fixture.componentRef.setInput('limits', ladderOf(result));
+  fixture.componentRef.setInput('limits', result.limits);
   fixture.componentRef.setInput('idle', ['Attic']);
   await fixture.whenStable();
   const root = fixture.nativeElement as HTMLElement;
@@ -21,20 +21,20 @@ async function ladderFor(...ids: string[]) {
 describe('the limit ladder', () => {
   it('has the deciding row first, and folds what is far from its limit into one line that unfolds', async () => {
     const { texts, root, result, fixture } = await ladderFor('saw', 'kettle');
-    const folded = ladderOf(result).length - texts('.row').length;
+    const folded = result.limits.length - texts('.row').length;
     expect(folded).toBe(1);
     expect(texts('.label')[0]).toMatch(/^Restart, saw, 5.s/);
     expect(texts('.folded')[0]).toMatch(/^1 more holds, at \d+ % Idle: Attic\.$/);
     root.querySelector<HTMLButtonElement>('.folded button')?.click();
     await fixture.whenStable();
-    expect(texts('.row').length).toBe(ladderOf(result).length);
+    expect(texts('.row').length).toBe(result.limits.length);
     // every verdict is said in words too
     expect(root.querySelectorAll('.row .verdict .unseen').length).toBe(texts('.row').length);
   });
 
   it('draws every row against the same limit: the stated demand in percent of it', async () => {
     const { root, result } = await ladderFor('kettle');
-    const [limit] = ladderOf(result);
+    const [limit] = result.limits;
     const bar = root.querySelector<HTMLElement>('.row .running');
     const share = ((limit?.worst.stated ?? NaN) / (limit?.capacity.pessimistic ?? NaN)) * 100;
     expect(Number.parseFloat(bar?.style.width ?? '')).toBeCloseTo(share, 3);

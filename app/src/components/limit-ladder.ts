@@ -91,7 +91,7 @@ function rowOf(style: NumberStyle, rig: Rig, limit: Limit): Row {
   const { running, worst, capacity, edge, verdict } = limit;
   const most = limit.kind === 'unknown-rating' ? Infinity : capacity[edge];
   const at = (value: number): number => Math.min(ROW_END, (value / most) * LIMIT_AT);
-  const decides = edge === 'optimistic' ? worst.lo : worst.hi;
+  const decides = edge === 'pessimistic' ? worst.hi : worst.lo;
   return {
     limit,
     label: keepTogether(limitLabel(style, rig, limit)),

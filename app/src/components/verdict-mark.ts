@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Verdict } from '@heliarch/core';
 
-/** The shape of a verdict: solid disc, ring with one half filled, open bolt; the bar and
+/** The shape of a verdict: solid disc, ring with one half filled, bolt inside a ring, open bolt; the bar and
  * chevron of "later"; the dash of "not on this supply"; beside a set in trouble "=" for what fits, "+" for what makes it worse. */
 @Component({
   selector: 'heli-verdict-mark',
@@ -16,6 +16,10 @@ import type { Verdict } from '@heliarch/core';
         @case ('tight') {
           <circle class="line" cx="12" cy="12" r="9" />
           <path class="solid" d="M12 3a9 9 0 0 1 0 18Z" />
+        }
+        @case ('likely-trips') {
+          <circle class="thin" cx="12" cy="12" r="10.6" />
+          <path class="thin" d="M13.9 4.6 7.4 13h3.7l-1.2 6.4L16.6 11h-3.9Z" />
         }
         @case ('trips') {
           <path class="line" d="M15.5 1.5 5 13.5h5.5L8.5 22.5 19 10h-5.8Z" />
@@ -53,6 +57,12 @@ import type { Verdict } from '@heliarch/core';
       fill: none;
       stroke: var(--verdict);
       stroke-width: 2.2;
+      stroke-linejoin: round;
+    }
+    .thin {
+      fill: none;
+      stroke: var(--verdict);
+      stroke-width: 1.8;
       stroke-linejoin: round;
     }
     .dash,

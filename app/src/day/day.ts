@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { capitalised, formatPercent, type Day as DayOfRig, type Job } from '@heliarch/core';
+import { capitalised, compareVerdicts, formatPercent, type Day as DayOfRig, type Job } from '@heliarch/core';
 import {
   assumptionWords,
   cutWords,
@@ -139,7 +139,7 @@ export class Day {
     const failing = [...troublesOf(plan)].map(([piece, verdict]) => ({
       piece,
       verdict,
-      words: `${at(piece)}: ${verdict === 'trips' ? 'trips' : 'only tight'}`,
+      words: `${at(piece)}: ${TROUBLE_WORDS[verdict]}`,
       because: deciderOf(plan, piece),
     }));
     const misplaced = plan.pieces.flatMap((piece) =>
@@ -249,13 +249,20 @@ const isAllDay = ({ minutes, from, until }: Job): boolean =>
 
 const nameOf = ({ jobs }: DayOfRig, id: string): string => jobs.find((job) => job.id === id)?.name ?? id;
 
+const TROUBLE_WORDS: Readonly<Record<Trouble, string>> = {
+  tight: 'only tight',
+  'likely-trips': 'likely trips',
+  trips: 'trips',
+};
+
 /** The limit that decides in the worst of its moments. */
 function deciderOf({ moments }: DayPlan, { begin, minutes }: PlannedPiece): string | undefined {
   const own = moments.filter(
     ({ from, until, verdict }) =>
       verdict !== 'holds' && from * SLOT < begin + minutes && until * SLOT > begin,
   );
-  const name = (own.find(({ verdict }) => verdict === 'trips') ?? own[0])?.decider?.element.name;
+  const [worst] = [...own].sort((a, b) => compareVerdicts(b.verdict, a.verdict));
+  const name = worst?.decider?.element.name;
   return name === undefined ? undefined : capitalised(theElement(name));
 }
 

@@ -1,3 +1,4 @@
+import { compareVerdicts } from '@heliarch/core';
 import { SLOT_MINUTES, type DayPlan, type Moment, type PlannedPiece } from '@heliarch/core/scheduling';
 
 export type Trouble = Exclude<Moment['verdict'], 'holds'>;
@@ -11,7 +12,7 @@ export function troublesOf({ moments, pieces }: DayPlan): ReadonlyMap<PlannedPie
   for (const { from, until, verdict } of moments) {
     if (verdict === 'holds') continue;
     for (const piece of inTheWay(pieces, from * SLOT_MINUTES, until * SLOT_MINUTES))
-      if (troubles.get(piece) !== 'trips') troubles.set(piece, verdict);
+      if (compareVerdicts(verdict, troubles.get(piece) ?? 'holds') > 0) troubles.set(piece, verdict);
   }
   return troubles;
 }

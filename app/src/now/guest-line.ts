@@ -89,4 +89,9 @@ export class GuestLine {
   }
 }
 
-const WORDS: Readonly<Record<Verdict, string>> = { holds: 'Yes.', tight: 'It may trip', trips: 'No' };
+const WORDS: Readonly<Record<Verdict, string>> = {
+  holds: 'Yes.',
+  tight: 'Maybe',
+  'likely-trips': 'Probably not',
+  trips: 'No',
+};

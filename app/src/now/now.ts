@@ -75,7 +75,7 @@ export class Now {
       ...limits.filter(({ start }) => !start),
       ...starts.flatMap((each) => (each.moment === 'in-order' ? [] : each.limits)),
     ];
-    const over = toCome.find(({ verdict }) => verdict === 'trips');
+    const over = toCome.find(({ verdict }) => verdict === 'trips' || verdict === 'likely-trips');
     if (over) return `What is on is too much for ${theLoad(over.element.name)}.`;
     const tight = toCome.find(({ verdict }) => verdict === 'tight');
     return tight && `What is on may trip by itself, at ${theLoad(tight.element.name)}.`;

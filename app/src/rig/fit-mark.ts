@@ -5,6 +5,7 @@ import { VerdictMark } from '../components/verdict-mark';
 const WORDS: Readonly<Record<RigCheck['verdict'], string>> = {
   holds: 'Holds',
   tight: 'Tight',
+  'likely-trips': 'Likely does not fit',
   trips: 'Does not fit',
   unknown: 'Not known',
 };
@@ -33,6 +34,7 @@ const WORDS: Readonly<Record<RigCheck['verdict'], string>> = {
     }
     .holds,
     .tight,
+    .likely-trips,
     .trips {
       color: var(--verdict);
     }

@@ -96,6 +96,7 @@ export class RigChecks {
       this.checks().filter((check) => check.verdict === verdict).length;
     return [
       [count('trips'), 'do not fit'],
+      [count('likely-trips'), 'likely do not fit'],
       [count('tight'), 'tight'],
       [count('unknown'), 'not known'],
       [this.holding(), 'hold'],

@@ -24,9 +24,7 @@ export class DipPlot {
   private readonly numberStyle = inject(UnitChoice).numbers;
   readonly rig = input.required<Rig>();
   readonly result = input.required<CheckResult>();
-  protected readonly drawn = computed(() =>
-    dipPlot(this.numberStyle, this.rig(), dipsOf(this.rig(), this.result())),
-  );
+  protected readonly drawn = computed(() => dipPlot(this.numberStyle, this.rig(), dipsOf(this.result())));
 }
 
 function dipPlot(style: NumberStyle, rig: Rig, dips: readonly Dip[]): PlotDrawn {

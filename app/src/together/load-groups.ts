@@ -11,6 +11,7 @@ import {
   type Quantity,
   type Rig,
   type Scene,
+  type Verdict,
   loadSummary,
 } from '@heliarch/core';
 
@@ -37,11 +38,12 @@ export interface OutlookLine {
   readonly words: string;
 }
 
-export type OutlookMark = 'holds' | 'tight' | 'later' | 'not-fed' | 'beside' | 'worse' | 'trips';
+export type OutlookMark = Verdict | 'later' | 'not-fed' | 'beside' | 'worse';
 
 const MARKS: Record<Outlook['answer'], OutlookMark> = {
   'can-start': 'holds',
   tight: 'tight',
+  'likely-trips': 'likely-trips',
   later: 'later',
   beside: 'beside',
   worse: 'worse',

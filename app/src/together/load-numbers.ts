@@ -103,13 +103,14 @@ export class LoadNumbers {
     const verbs: Partial<Record<Answered, string>> = {
       'can-start': 'can start',
       tight: 'is tight',
-      worse: 'makes it worse',
+      'likely-trips': 'likely trips it',
+      worse: 'adds to the overload',
     };
     return (answer && verbs[answer]) ?? 'must wait';
   });
   protected readonly mustWait = computed(() => {
     const answer = this.outlook()?.answer;
-    return answer === 'later' || answer === 'tight' || answer === 'worse';
+    return answer !== undefined && answer !== 'can-start' && answer !== 'beside' && answer !== 'not-here';
   });
   protected readonly asIfOn = computed(() => asIfOn(this.state.rig(), this.state.result(), this.load()));
 

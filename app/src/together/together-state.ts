@@ -8,7 +8,6 @@ import {
   compile,
   dropOutOf,
   explain,
-  ladderOf,
   loadOf,
   notChecked,
   staircaseHeads,
@@ -66,7 +65,7 @@ export class TogetherState {
   });
 
   /** Which orders of the starts the verdict is for. */
-  readonly startOrder = signal<StartOrderRule>('best');
+  readonly startOrder = computed((): StartOrderRule => this.scene().startOrder ?? 'best');
 
   /** Followed anew when the rig changes, not with every tick. */
   private readonly compiled = computed(() => compile(this.system()));
@@ -77,7 +76,7 @@ export class TogetherState {
   readonly head = signal<string | undefined>(undefined);
   readonly heads = computed(() => staircaseHeads(this.result()));
   readonly staircase = computed(() => staircaseOf(this.result(), this.head()));
-  readonly ladder = computed(() => ladderOf(this.result()));
+  readonly ladder = computed(() => this.result().limits);
   readonly notChecked = computed(() => notChecked(this.rig(), this.result()));
 
   /** The circuits that feed nothing of this set. */
@@ -160,6 +159,17 @@ export class TogetherState {
   }
 
   /** A way to make it fit is taken up: in one step, so that one undo takes it back. */
+  chooseStartOrder(startOrder: StartOrderRule): void {
+    const { id } = this.scene();
+    this.session.change(
+      (rig) => ({
+        ...rig,
+        scenes: rig.scenes.map((each) => (each.id === id ? { ...each, startOrder } : each)),
+      }),
+      { label: 'choose the order of starts' },
+    );
+  }
+
   takeUp(change: (rig: Rig) => Rig): void {
     this.session.change(change, { label: 'try a change' });
   }

@@ -144,7 +144,7 @@ export class Together {
 
   protected chooseOrder(id: string): void {
     const rule = START_ORDERS.find((order) => order.id === id);
-    if (rule) this.state.startOrder.set(rule.id);
+    if (rule) this.state.chooseStartOrder(rule.id);
   }
 }
 

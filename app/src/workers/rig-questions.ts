@@ -174,7 +174,7 @@ export class RigQuestions {
     return {
       cautions: cautionsOf(rig, result),
       powerBack: powerBackOf(this.rigInUse, scene),
-      dimming: dimmingOf(rig, result),
+      dimming: dimmingOf(result),
       voltageDrops: voltageDropsOf(rig, result),
       inputLimit: inputLimitOf(rig, result),
     };

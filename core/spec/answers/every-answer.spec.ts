@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Rig } from '../../src/rig/schema.js';
 import { cautionsOf } from '../../src/answers/cautions.js';
 import { CAUTION_TEXTS } from '../../src/reference/cautions.js';
-import { check, ladderOf, type CheckResult } from '../../src/verdict/check.js';
+import { check, type CheckResult } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
 import { dimmingWords } from '../../src/wording/dimming-words.js';
 import { dimmingOf } from '../../src/answers/dimming.js';
@@ -51,7 +51,7 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
   const drop = dropOutOf(compile(rig), scene);
   const settlement = settlementOf(compile(rig), scene, result);
   const back = powerBackOf(compile(rig), scene);
-  const dimming = dimmingOf(rig, result);
+  const dimming = dimmingOf(result);
   const limit = inputLimitOf(rig, result);
   const lines = (words: { readonly line: string; readonly detail: string } | undefined): readonly string[] =>
     words ? [words.line, words.detail] : [];
@@ -60,7 +60,7 @@ function everyText(rig: Rig, scene: CheckScene, result: CheckResult): readonly s
     condition,
     action,
     plainText(reason),
-    ...ladderOf(result).flatMap((each) => {
+    ...result.limits.flatMap((each) => {
       const { lines: parts, sum, source, edge } = workingOf('point', result, each);
       return [
         limitLabel('point', rig, each),
@@ -150,7 +150,7 @@ describe('whatever is asked of a demo rig', () => {
           powerBackOf(compiled, scene),
           settlementOf(compiled, scene, result),
           unplannedLoadsOf(rig, scene),
-          dimmingOf(rig, result),
+          dimmingOf(result),
           inputLimitOf(rig, result),
           voltageDropsOf(rig, result),
         ];

@@ -11,6 +11,8 @@ import type { Protection } from '../../src/rig/schema.js';
 
 const breaker = (amps: number, curve: Protection['curve'] = 'ul-489'): Protection => ({ amps, curve });
 
+/** The same at every edge. */
+const all = (value: number) => ({ pessimistic: value, stated: value, optimistic: value });
 const inPlace = (...size: Parameters<typeof breaker>) => ({ protection: breaker(...size) });
 
 describe('a breaker', () => {
@@ -31,7 +33,7 @@ describe('a breaker', () => {
   });
 
   it('is drawn as it is judged: cold 12 s at twice its rating, bound to trip within 1 h at 135 % (UL 489, from memory)', () => {
-    const { may, will } = breakerCurves(inPlace(20), { pessimistic: 0, optimistic: 0 });
+    const { may, will } = breakerCurves(inPlace(20), all(0));
     const at = (points: typeof may, amps: number) => points.find((point) => point.amps >= amps)!;
     expect(at(may, 40).seconds).toBeLessThanOrEqual(12.01);
     expect(may.filter(({ amps }) => amps < 40).at(-1)!.seconds).toBeGreaterThan(12);
@@ -61,8 +63,27 @@ describe('a breaker', () => {
   });
 
   it('carries its rating at the pessimistic edge and its conventional tripping current at the other', () => {
-    expect(steadyBand(inPlace(20))).toEqual({ pessimistic: 20, optimistic: 27 });
+    expect(steadyBand(inPlace(20))).toEqual({
+      pessimistic: 20,
+      stated: jasmine.any(Number) as never,
+      optimistic: 27,
+    });
     expect(steadyBand(inPlace(16, 'iec-60898-c')).optimistic).toBeCloseTo(23.2, 10);
+  });
+
+  it('usually carries the geometric mean of both: 1.16 times its rating (UL 489), 1.28 times (IEC 60898-1; rule 35)', () => {
+    expect(steadyBand(inPlace(20)).stated / 20).toBeCloseTo(1.16, 2);
+    expect(steadyBand(inPlace(16, 'iec-60898-c')).stated / 16).toBeCloseTo(1.28, 2);
+    // at a start by the mean of both releases, 5 and 20 times, answering to 1.1 x rms
+    expect(startBand(inPlace(20), all(0), all(0.1)).stated).toBeCloseTo((20 * 10) / 1.1, 9);
+  });
+
+  it('usually opens after the geometric mean of its two times: 12 s and 134 s at twice its rating give 40 s (rule 35)', () => {
+    const { may, will } = breakerConstants('ul-489', 20);
+    const mean = Math.sqrt(secondsToTrip(may, 2) * secondsToTrip(will, 2));
+    expect(mean).toBeCloseTo(40.2, 1);
+    expect(startBand(inPlace(20), all(0), all(mean)).stated).toBeCloseTo(40, 5);
+    expect(steadyBand(inPlace(20), 3 * 60).stated).toBeCloseTo(20 * 1.52, 0);
   });
 
   it('promises a trip below twice its rating only within the hour (UL 489, 135 %; from memory)', () => {
@@ -76,20 +97,12 @@ describe('a breaker', () => {
     const { may } = breakerConstants('ul-489', 20);
     const rise = (3 ** 2 - 0.64) * (1 - Math.exp(-0.3 / may.tauS));
     expect(rise).toBeCloseTo(0.0671, 3);
-    const band = startBand(
-      inPlace(20),
-      { pessimistic: 16, optimistic: 16 },
-      { pessimistic: 0.3, optimistic: 0.3 },
-    );
+    const band = startBand(inPlace(20), all(16), all(0.3));
     expect(band.pessimistic).toBeGreaterThan(60);
   });
 
   it('lets go of a short start at the low magnetic pick-up, answering to the peak of a motor start', () => {
-    const band = startBand(
-      inPlace(20),
-      { pessimistic: 0, optimistic: 0 },
-      { pessimistic: 0.1, optimistic: 0.1 },
-    );
+    const band = startBand(inPlace(20), all(0), all(0.1));
     expect(band.pessimistic).toBeCloseTo((5 * 20) / 1.1, 10);
     expect(band.optimistic).toBeCloseTo((20 * 20) / 1.1, 10);
   });

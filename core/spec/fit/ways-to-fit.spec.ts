@@ -82,7 +82,11 @@ describe('the ways to make a set fit', () => {
         }
         for (const { changes } of ways)
           if (changes.length === 2)
-            for (const each of changes) expect(verdictAfter(asked, each)).not.toBe('holds');
+            for (const each of changes) {
+              const inTurn: readonly Change[] =
+                each.by === 'wait' ? [each, { by: 'off', loadId: each.forId }] : [each];
+              expect(inTurn.every((one) => verdictAfter(asked, one) === 'holds')).toBeFalse();
+            }
       }),
       { numRuns: 12 },
     );

@@ -16,7 +16,7 @@ const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: und
 
 const anyLoad = fc.record({
   kind: fc.constantFrom(...Object.keys(FACTS)) as fc.Arbitrary<Load['parts'][number]['kind']>,
-  usage: fc.constantFrom<Load['usage']>('left-on', 'left-on', 'by-itself'),
+  usage: fc.constantFrom<Load['usage']>('left-on', 'left-on', 'by-itself', 'during-work'),
   circuit: fc.constantFrom('main', 'main', 'second', 'pair', 'ahead', 'dc'),
   watts: fc.integer({ min: 40, max: 1500 }),
   basis: fc.constantFrom(...BASES),
@@ -46,9 +46,9 @@ const anySupply = fc.record({
   inletA: maybe(fc.constantFrom(15, 30)),
   othersA: maybe(fc.constantFrom(2, 6)),
   generatorW: maybe(fc.constantFrom(1600, 2800)),
-  charging: fc.constantFrom<'on' | 'off'>('on', 'off'),
-  chargeA: fc.constantFrom(20, 60),
-  standAloneA: maybe(fc.constantFrom(30, 55)),
+  charging: fc.constantFrom<'on' | 'off' | undefined>('on', 'off', undefined),
+  chargeA: fc.constantFrom(20, 60, undefined),
+  standAloneA: maybe(fc.constantFrom<number | 'unknown'>(30, 55, 'unknown')),
   receptacleA: maybe(fc.constantFrom(15, 20)),
   poles: fc.constantFrom<NonNullable<Bus['poles']>>('single', 'split-180', 'split-180', 'two-poles-in-phase'),
   legs: maybe(fc.constantFrom<NonNullable<Supply['legs']>>('opposed', 'in-phase', 'wye-208')),
@@ -97,8 +97,9 @@ export function anySystemOf(minLength: number, maxLength: number): fc.Arbitrary<
       chain: fc.boolean(),
       lock: pair,
       shedder: pair,
+      leadsStart: fc.boolean(),
     })
-    .map(({ loads, supply, tie, chain, lock, shedder }) => {
+    .map(({ loads, supply, tie, chain, lock, shedder, leadsStart }) => {
       const rig = rigOf(loads, supply);
       const id = (place: number) => rig.loads[place]?.id ?? '';
       const exists = (both: Pair | undefined): both is Pair =>
@@ -116,7 +117,15 @@ export function anySystemOf(minLength: number, maxLength: number): fc.Arbitrary<
           ties: ties.map(([leader, follower]) => ({ leader: id(leader), follower: id(follower), delayS: 0 })),
           ...(exists(lock) && { locks: [{ id: 'lock', name: 'Lock', loads: lock.map(id) }] }),
           ...(exists(shedder) && {
-            shedders: [{ id: 'shed', name: 'Shedder', watches: id(shedder[0]), drops: id(shedder[1]) }],
+            shedders: [
+              {
+                id: 'shed',
+                name: 'Shedder',
+                watches: id(shedder[0]),
+                drops: id(shedder[1]),
+                ...(leadsStart && { leadsStart: 'yes' as const }),
+              },
+            ],
           }),
         },
       };
@@ -155,7 +164,7 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
     assist: supply.assist,
     inputLimitA: supply.limit,
     whoCarriesStart: supply.who,
-    charging: supply.charging,
+    ...(supply.charging && { charging: supply.charging }),
     ...(poles !== 'single' && supply.legs && { legs: supply.legs }),
   };
   const onPole = (pole: 'l1' | 'l2' | 'both') => (poles === 'single' ? {} : { pole });
@@ -187,7 +196,7 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
         efficiencyPeak: q(0.93),
         efficiencyFull: q(0.88),
         cutOffV: 10.5,
-        chargeA: supply.chargeA,
+        ...(supply.chargeA !== undefined && { chargeA: supply.chargeA }),
       })),
       ...(supply.standAloneA === undefined
         ? []
@@ -201,7 +210,7 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
               continuousW: q(500),
               continuousVA: q(800),
               tiers: [],
-              chargeA: supply.standAloneA,
+              ...(supply.standAloneA !== 'unknown' && { chargeA: supply.standAloneA }),
             },
           ]),
     ],

@@ -5,10 +5,13 @@ import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
 import { endOnFailure } from '../always.js';
+import { RunningSet } from '../../src/system/running-set.js';
 import type { Limit } from '../../src/verdict/limit.js';
+import { allSteadyLimits } from '../../src/verdict/steady-limits.js';
+import { VERDICTS } from '../../src/verdict/verdict.js';
 import { anySystem, type AnySystem } from './any-system.js';
 import type { Side } from './doubtful-numbers.js';
-import { standing, type On } from './conductors.js';
+import { standing, type On, type Row } from './conductors.js';
 import { naiveSystemVerdict, orders } from './naive-system.js';
 import { startOf, startRows } from './start-rows.js';
 import { steadyRows } from './steady-rows.js';
@@ -30,7 +33,7 @@ export function compareSystems(count: number, seed: number): ReadonlyMap<string,
     const key = `${supply} ${naive}`;
     seen.set(key, (seen.get(key) ?? 0) + 1);
     const found = check(compile(rig), { supply, on, charge: chargeOf(rig) });
-    if (found.verdict === naive || found.limits.some(isAtItsEdge)) return true;
+    if (found.verdict === naive || [...found.limits, ...found.ofSupply].some(isAtItsEdge)) return true;
     return backsOff(rig, supply) && bestOfAllOrders(rig, supply, on) === naive;
   });
   const result = fc.check(property, { numRuns: count, seed, endOnFailure });
@@ -45,7 +48,7 @@ const chargeOf = (rig: Rig) => rig.scenes[0]?.charge;
 /** Both checks search a band of power factors in steps: what lies within a step's error of a limit proves nothing. */
 const AT_ITS_EDGE = 3e-6;
 const isAtItsEdge = ({ headroom, capacity }: Limit): boolean =>
-  (['pessimistic', 'optimistic'] as const).some(
+  (['pessimistic', 'stated', 'optimistic'] as const).some(
     (edge) => Math.abs(headroom[edge]) < AT_ITS_EDGE * capacity[edge],
   );
 
@@ -55,17 +58,17 @@ const isAtItsEdge = ({ headroom, capacity }: Limit): boolean =>
  */
 function backsOff(rig: Rig, supplyId: string): boolean {
   const { charging, assist, inputLimitA } = supplyOf(rig, supplyId);
-  return charging === 'on' && assist !== 'on' && inputLimitA !== undefined;
+  return charging !== 'off' && assist !== 'on' && inputLimitA !== undefined;
 }
 
 function bestOfAllOrders(rig: Rig, supply: string, on: AnySystem['on']): string {
   const verdicts = orders(on).map(
     (each) => check(compile(rig), { supply, on: each, charge: chargeOf(rig) }, 'given').verdict,
   );
-  return verdicts.includes('holds') ? 'holds' : verdicts.includes('tight') ? 'tight' : 'trips';
+  return VERDICTS.find((verdict) => verdicts.includes(verdict)) ?? 'trips';
 }
 
-type Figures = readonly [demand: number, capacity: number];
+type Figures = Row;
 
 /**
  * Compares every figure of every limit with the naive check on so many random systems: what each has to carry and what
@@ -81,7 +84,7 @@ export function compareFigures(
 ): ReadonlyMap<string, number> {
   const alike = new Map<string, number>();
   const property = fc.property(systems, (system) => {
-    for (const side of ['against', 'for'] as const)
+    for (const side of ['against', 'stated', 'for'] as const)
       for (const { limits, rows } of figuresOf(system, side)) {
         let left = rows.filter(isAsked);
         const asked = limits.filter((each) => isComparable(each, side) && isAsked(figuresAt(each, side)));
@@ -125,7 +128,9 @@ function figuresOf({ rig, supply: supplyId, on }: AnySystem, side: Side) {
       .filter((tie) => tie.leader === leader)
       .flatMap(({ follower }) => set.filter(({ load }) => load.id === follower))
       .flatMap((follower) => [follower, ...followers(follower.load.id)]);
-  const steady = result.limits.filter(({ start }) => !start);
+  const steady = result.elements.flatMap((element) =>
+    allSteadyLimits(element, new RunningSet([...result.selfStarting, ...result.order])),
+  );
   return [
     { limits: steady, rows: [...steadyRows(rig, supply, set, side)] },
     ...result.starts.map(({ consumer, running, limits }) => {
@@ -139,7 +144,11 @@ function figuresOf({ rig, supply: supplyId, on }: AnySystem, side: Side) {
 }
 
 const figuresAt = ({ worst, capacity }: Limit, side: Side): Figures =>
-  side === 'against' ? [worst.hi, capacity.pessimistic] : [worst.lo, capacity.optimistic];
+  ({
+    against: [worst.hi, capacity.pessimistic] as const,
+    stated: [worst.stated, capacity.stated] as const,
+    for: [worst.lo, capacity.optimistic] as const,
+  })[side];
 
 /** A limit that is asked for something, and is one. */
 const isAsked = ([demand, capacity]: Figures) => demand > 1e-6 && capacity !== Infinity;
@@ -150,7 +159,7 @@ const isComparable = ({ kind }: Limit, side: Side) => side === 'against' || kind
 const CLOSE = 3e-6;
 const MOST_BACKED_OFF = 1.2;
 /** A rating in doubt joins the doubts at the power factor that is worst: near it the sum is flat, and they are not. */
-const CLOSE_AT_A_TOP = 1e-5;
+const CLOSE_AT_A_TOP = 3e-5;
 const isClose = (a: number, b: number, share = CLOSE) => Math.abs(a - b) <= share * Math.max(1, Math.abs(a));
 
 /** The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. */

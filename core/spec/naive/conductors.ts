@@ -1,3 +1,4 @@
+import { startsByItself } from './naive-check.js';
 import type { Load, Rig, Supply } from '../../src/rig/schema.js';
 import { breakerFactor } from './places.js';
 import { plain, power, running, times, type Power, type Running, type Side } from './doubtful-numbers.js';
@@ -23,9 +24,13 @@ export const WYE = 208 / 240;
 export const AC = 120;
 export const DC = 12;
 
-/** What a limit has to carry and what it carries, at one edge, in watts, VA or amps. */
-export type Row = readonly [demand: number, capacity: number];
+/** A row by which the supply itself is known, whatever is on. */
+export type Row = readonly [demand: number, capacity: number, ofSupply?: string];
 export type Rows = Generator<Row, void, undefined>;
+
+/** Rule 44, and what starts on top of everything: by itself, or again and again. */
+export const isByItself = ({ load }: On) => startsByItself(load);
+export const isAtAnyMoment = (each: On) => isByItself(each) || each.load.usage === 'during-work';
 
 export const circuitOf = (rig: Rig, { load }: On) => rig.circuits.find((each) => each.id === load.circuit)!;
 export const busOf = (rig: Rig, each: On) => circuitOf(rig, each).bus;
@@ -92,12 +97,13 @@ export const ofDc = ({ w }: Running): Running => ({
 
 /** A stand-alone charger: amps x 13.5 V (14.4 at worst, none at best) over efficiency, power factor 0.70. */
 export function chargers(rig: Rig, supply: Supply, leg: Leg): Running[] {
-  if (supply.charging !== 'on' || onBattery(supply) || !leg.hasCharger) return [];
+  if (supply.charging === 'off' || onBattery(supply) || !leg.hasCharger) return [];
   return rig.converters
     .filter(({ kind }) => kind === 'charger')
     .map(({ id, chargeA }) => {
-      const dc = chargeA! * 13.5;
-      const out = { value: dc, minus: dc, plus: dc * (14.4 / 13.5 - 1), tags: [`load:${id}`] };
+      const amps = chargeAmps(rig, chargeA);
+      const dc = amps.stated * 13.5;
+      const out = { value: dc, minus: dc, plus: amps.against * 14.4 - dc, tags: [`load:${id}`] };
       const { tags, ...w } = times(out, 1 / 0.92, 1 / 0.85, 1 / 0.8, '');
       const across = (watts: number, pf: number) => watts * Math.sqrt(1 / pf ** 2 - 1);
       const value = across(w.value, 0.7);
@@ -116,6 +122,13 @@ export function chargers(rig: Rig, supply: Supply, leg: Leg): Running[] {
     });
 }
 
+/** Rule 38: amps that are not entered are 0.2 of the bank's amp-hours, at worst 0.5 (lead 0.25). */
+function chargeAmps(rig: Rig, entered: number | undefined) {
+  if (entered !== undefined) return { stated: entered, against: entered };
+  const bank = rig.batteries.reduce((sum, { ampHours }) => sum + ampHours.value, 0);
+  return { stated: 0.2 * bank, against: 0.5 * bank };
+}
+
 /**
  * What an inverter/charger lets through of what is behind it, and what it charges with. Its limit is one of current: at
  * best its watts are as few as the power factor of the loads allows.
@@ -124,10 +137,13 @@ export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], sid
   const limit = (supply.inputLimitA ?? Infinity) * AC;
   const inverter = rig.converters[0]!;
   const { w, va } = power(behind, side);
-  const charge =
-    side === 'against' && supply.charging === 'on'
-      ? ((inverter.chargeA ?? 0) * leg.rating * 14.4) / 0.8 / 0.95
-      : 0;
+  const amps = chargeAmps(rig, inverter.chargeA);
+  const charges = {
+    against: (amps.against * 14.4) / 0.8 / 0.95,
+    stated: (amps.stated * 13.5) / 0.85 / 0.95,
+    for: 0,
+  };
+  const charge = supply.charging === 'off' ? 0 : charges[side] * leg.rating;
   const capped = (value: number) => {
     const own = supply.assist === 'on' ? Math.min(value, limit) : value;
     return Math.max(own, Math.min(limit, own + charge));
@@ -135,6 +151,11 @@ export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], sid
   const most = Math.hypot(w, power(behind, 'against').n);
   const isLimited = side === 'for' && supply.assist === 'on' && most > limit;
   const fewest = (limit * w) / most;
+  if (side === 'stated') {
+    const [all, own] = [capped(va), Math.min(capped(va), va)];
+    const watts = (va > 0 ? (w * own) / va : 0) + 0.95 * (all - own);
+    return { w: watts, va: all, added: Math.max(0, all - va) };
+  }
   return { w: isLimited ? fewest : capped(w), va: capped(va), added: Math.max(0, capped(va) - va) };
 }
 
@@ -175,9 +196,11 @@ export function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], sid
   });
   if (!isOn || va <= limit) return { ...plain(NOTHING, left(stated.w, stated.va)), isOn };
   const edge =
-    side === 'against'
-      ? { w: left(w, va).w, va: Math.hypot(Math.max(0, w - limit), n) }
-      : { w: Math.max(0, w - limit), va: va - limit };
+    side === 'stated'
+      ? left(w, va)
+      : side === 'against'
+        ? { w: left(w, va).w, va: Math.hypot(Math.max(0, w - limit), n) }
+        : { w: Math.max(0, w - limit), va: va - limit };
   return { ...plain(edge, left(stated.w, stated.va)), isOn };
 }
 

@@ -1,7 +1,18 @@
 import type { Load, Part } from '../../src/rig/schema.js';
 
 /** Numbers with doubts, and sums of them, for the naive checks: plain loops over sets of tags. */
-export type Side = 'against' | 'for';
+/** Every number at its worst, as entered, or at its best. */
+export type Side = 'against' | 'stated' | 'for';
+export type Edge = Exclude<Side, 'stated'>;
+export type NaiveVerdict = 'holds' | 'tight' | 'likely-trips' | 'trips';
+
+/** Rule 35: the first reading that passes gives the verdict. */
+export function verdictOf(passes: (side: Side) => boolean): NaiveVerdict {
+  if (passes('against')) return 'holds';
+  if (passes('stated')) return 'tight';
+  return passes('for') ? 'likely-trips' : 'trips';
+}
+
 export interface Num {
   value: number;
   minus: number;
@@ -72,8 +83,14 @@ export function times(number: Num, low: number, usual: number, high: number, tag
 /** Half of it is left, 0.4 at best and 0.65 at worst; the share is a typical value, so known by the kind. */
 export function softened(va: Num, part: Part): Num {
   if (!part.start?.soft) return va;
-  return times(va, 0.4, 0.5, 0.65, `kind:${part.kind}`);
+  const less = times(va, 0.4, 0.5, 0.65, `kind:${part.kind}`);
+  if (!isPerhapsSeenSoftened(part)) return less;
+  return { ...less, plus: Math.max(less.value + less.plus, va.value + va.plus) - less.value };
 }
+
+/** Rule 42: a start that was measured may have been measured through the soft starter. */
+const isPerhapsSeenSoftened = ({ start }: Part) =>
+  start?.softStarter === undefined && start?.va?.basis === 'measured';
 
 export const scaled = (number: Num, factor: number): Num => ({
   value: number.value * factor,
@@ -105,7 +122,7 @@ export function power(items: Running[], side: Side): Power {
     side,
   );
   const n = edges(
-    (side === 'against' ? items : items.filter((item) => item.lags)).map((item) => item.n),
+    (side === 'for' ? items.filter((item) => item.lags) : items).map((item) => item.n),
     side,
   );
   const at = (which: 'counts' | 'hard' | 'root') => ({ w: w[which], va: Math.hypot(w[which], n[which]) });
@@ -138,7 +155,7 @@ export function plain(edge: { w: number; n?: number; va: number }, stated: { w: 
 }
 
 /** A sum at both edges and as entered. */
-export type Band = Record<Side | 'stated', { w: number; n: number; va: number }>;
+export type Band = Record<Side, { w: number; n: number; va: number }>;
 
 export const bandOf = (items: Running[]): Band => {
   const [against, best] = [power(items, 'against'), power(items, 'for')];
@@ -152,9 +169,11 @@ export const bandOf = (items: Running[]): Band => {
 export function turnedSum(one: Band, between: Band, side: Side): Power {
   const [along, across] = [Math.cos(Math.PI / 6), 1 / 2];
   const mixed = (unit: 'w' | 'n', other: 'w' | 'n') =>
-    side === 'against'
-      ? one.against[unit] + between.against[unit] * along + between.against[other] * across
-      : one.for[unit] + Math.max(0, between.for[unit] * along - between.against[other] * across);
+    side === 'stated'
+      ? one.stated[unit] + between.stated[unit] * along
+      : side === 'against'
+        ? one.against[unit] + between.against[unit] * along + between.against[other] * across
+        : one.for[unit] + Math.max(0, between.for[unit] * along - between.against[other] * across);
   const angles = [one, between].map((band) => ({
     least: Math.atan2(band.for.n, band.against.w),
     most: Math.atan2(band.against.n, band.for.w),
@@ -166,11 +185,13 @@ export function turnedSum(one: Band, between: Band, side: Side): Power {
     va: one.stated.va + between.stated.va,
   };
   const va =
-    side === 'against'
-      ? one.against.va + between.against.va
-      : one.against.va === 0
-        ? between.for.va
-        : leastSum(one.for.va, between.for.va, Math.min(Math.PI, apart + Math.PI / 6));
+    side === 'stated'
+      ? stated.va
+      : side === 'against'
+        ? one.against.va + between.against.va
+        : one.against.va === 0
+          ? between.for.va
+          : leastSum(one.for.va, between.for.va, Math.min(Math.PI, apart + Math.PI / 6));
   return plain({ w: mixed('w', 'n'), n: mixed('n', 'w'), va }, stated);
 }
 
@@ -197,7 +218,7 @@ function edges(numbers: Num[], side: Side) {
   const stated = numbers.reduce((sum, number) => sum + number.value, 0);
   let groups = numbers.map((number) => ({
     tags: new Set(number.tags),
-    width: side === 'against' ? number.plus : number.minus,
+    width: { against: number.plus, stated: 0, for: number.minus }[side],
   }));
   for (let merged = true; merged;) {
     merged = false;
@@ -252,12 +273,14 @@ export function startPf(part: Part): [number, number, number] {
 }
 
 export function startSeconds(load: Load, side: Side): number {
-  const { start, kind } = load.parts[0]!;
-  if (!start) return FACTS[kind]!.seconds![side === 'against' ? 2 : 0]!;
-  if (start.soft) return side === 'against' ? 2 : 0.4;
+  const part = load.parts[0]!;
+  const { start, kind } = part;
+  const of = (low: number, usual: number, high: number) => ({ for: low, stated: usual, against: high })[side];
+  if (!start) return of(...(FACTS[kind]!.seconds as [number, number, number]));
   const { value, basis } = start.seconds!;
   const share = basis === 'setting' ? 0 : basis === 'measured' ? 0.1 : 0.5;
-  return value * (side === 'against' ? 1 + share : 1 - share);
+  if (!start.soft) return of(value * (1 - share), value, value * (1 + share));
+  return of(0.4, 1, isPerhapsSeenSoftened(part) ? Math.max(2, value * (1 + share)) : 2);
 }
 
 export function numberOf(load: Load, part: Part, quantity: Quantity, role: 'running' | 'start'): Num {

@@ -10,7 +10,7 @@ const SHORT_S = 2;
 /** Of LFP between 1 at 25 °C and 1.5 at 10 °C, at the usual 20 °C. */
 const COLD = 1 + 0.5 * (5 / 15);
 
-type Edge = Side | 'stated';
+type Edge = Side;
 
 /** Resistance of each battery with its contacts, asked for so many seconds. */
 export function ohmsOfBatteries(rig: Rig, edge: Edge, seconds: number): readonly number[] {
@@ -39,7 +39,8 @@ function chargeOf(rig: Rig, reserve: number | undefined, edge: Edge): number {
 
 /** What is left of an inverter's rating where it is hot or high. */
 export function inverterFactor(rig: Rig, edge: Edge): number {
-  const { inverterC = 25, altitudeM = 0 } = rig.conditions ?? {};
+  const { altitudeM = 0 } = rig.conditions ?? {};
+  const inverterC = celsiusAt(rig, 'inverterC', edge) ?? 25;
   const [perKelvin, offAt, fullUpTo] = {
     against: [0.015, 60, 1500],
     stated: [0.012, 65, 1750],
@@ -48,6 +49,12 @@ export function inverterFactor(rig: Rig, edge: Edge): number {
   if (inverterC >= offAt) return 0;
   const heat = 1 - perKelvin * Math.max(0, inverterC - 25);
   return Math.max(0, heat) * (1 - 0.0001 * Math.max(0, altitudeM - fullUpTo));
+}
+
+/** Rule 47: where only the outdoors is known it is at worst ten kelvin warmer inside. */
+export function celsiusAt(rig: Rig, at: 'panelC' | 'inverterC', edge: Edge): number | undefined {
+  const { outdoorC, [at]: entered } = rig.conditions ?? {};
+  return entered ?? (edge === 'against' && outdoorC !== undefined ? outdoorC + 10 : undefined);
 }
 
 /** Of a generator: 3.5 % for every 1000 ft, and 1 % for every 10 °F above 25 °C. */
@@ -68,6 +75,7 @@ export function breakerFactor(celsius: number | undefined, side: Side): number {
 /** Amps of a leg at both of its edges. */
 export interface LegAmps {
   readonly against: Power;
+  readonly stated: Power;
   readonly for: Power;
   readonly volts: number;
 }
@@ -81,13 +89,18 @@ export function neutralAmps(legs: readonly [LegAmps, LegAmps], isWye: boolean, s
       hi: hi.va / leg.volts,
       least: Math.atan2(lo.n, hi.w),
       most: Math.atan2(hi.n, lo.w),
+      stated: leg.stated.va / leg.volts,
+      angle: Math.atan2(leg.stated.n, leg.stated.w),
     };
   }) as [NeutralLeg, NeutralLeg];
   const apart = Math.max(one.most - two.least, two.most - one.least, 0);
   const phase = isWye ? (2 * Math.PI) / 3 : 0;
   const angle =
     side === 'against' ? Math.max(0, phase - (isWye ? apart : 0)) : Math.min(Math.PI, phase + apart);
-  const at = (a: number, b: number) => Math.sqrt(Math.max(0, a * a + b * b + 2 * a * b * Math.cos(angle)));
+  const at = (a: number, b: number, by = angle) =>
+    Math.sqrt(Math.max(0, a * a + b * b + 2 * a * b * Math.cos(by)));
+  if (side === 'stated')
+    return at(one.stated, two.stated, isWye ? phase - Math.abs(one.angle - two.angle) : 0);
   if (side === 'against')
     return Math.max(...[one.lo, one.hi].flatMap((a) => [two.lo, two.hi].map((b) => at(a, b))));
   return leastSum(one.lo, two.lo, angle);
@@ -98,4 +111,6 @@ interface NeutralLeg {
   readonly hi: number;
   readonly least: number;
   readonly most: number;
+  readonly stated: number;
+  readonly angle: number;
 }

@@ -16,8 +16,8 @@ import {
   type Running,
   type Side,
 } from './doubtful-numbers.js';
-import { breakerCarries } from './naive-check.js';
-import { breakerFactor, generatorFactor } from './places.js';
+import { atAll, breakerCarries, dipOf, INVERTER_OHMS, mayLose, POST_OHMS } from './naive-check.js';
+import { breakerFactor, celsiusAt, generatorFactor } from './places.js';
 import { ampsOn, batteryRows, carries } from './steady-rows.js';
 import {
   AC,
@@ -45,7 +45,7 @@ import {
 interface Start {
   va: Num;
   pf: [low: number, usual: number, high: number];
-  seconds: { against: number; for: number };
+  seconds: Record<Side, number>;
   lags: boolean;
   isTurned: boolean | 'in-part' | undefined;
 }
@@ -61,6 +61,7 @@ export function startOf({ load, isTurned }: On): Start | undefined {
     pf: startPf(part),
     seconds: {
       against: slower(startSeconds(load, 'against'), 15),
+      stated: slower(startSeconds(load, 'stated'), 10),
       for: slower(startSeconds(load, 'for'), 3),
     },
     lags: FACTS[kind]!.lags,
@@ -113,6 +114,8 @@ interface Peak {
   readonly va: number;
   readonly atW: Power;
   readonly atVA: Power;
+  /** The most that is orthogonal to the watts: at the lowest power factor. */
+  readonly n: number;
   readonly stated: Power['stated'];
 }
 
@@ -124,6 +127,10 @@ function during(rest: Running[], start: Start, side: Side): Peak {
     return besideOthers(rest, others, start, side);
   const at = (pf: number) =>
     power([...rest, { w: scaled(va, pf), n: scaled(va, Math.sqrt(1 - pf * pf)), lags }], side);
+  if (side === 'stated') {
+    const asEntered = at(start.pf[1]);
+    return { ...asEntered, atW: asEntered, atVA: asEntered };
+  }
   const worse = (unit: 'w' | 'va', one: Power, two: Power) =>
     (side === 'against' ? two[unit] > one[unit] : two[unit] < one[unit]) ? two : one;
   const [lowest, usual, highest] = start.pf;
@@ -141,7 +148,7 @@ function during(rest: Running[], start: Start, side: Side): Peak {
     [lo, hi] = [Math.max(lowest, best - width), Math.min(highest, best + width)];
   }
   const atW = worse('w', ...ends);
-  return { w: atW.w, va: atVA.va, atW, atVA, stated: at(usual).stated };
+  return { w: atW.w, va: atVA.va, atW, atVA, n: ends[0].n, stated: at(usual).stated };
 }
 
 /** A start among what stands otherwise on a 208 V service: apart as far as their power factors and the turn allow. */
@@ -163,7 +170,7 @@ function besideOthers(rest: Running[], others: Running[], start: Start, side: Si
     start.isTurned === false ? others.map((each) => ({ ...each, isTurned: false })) : others,
   );
   const sum = start.isTurned === false ? turnedSum(band, other, side) : turnedSum(other, band, side);
-  return { w: sum.w, va: sum.va, atW: sum, atVA: sum, stated: sum.stated };
+  return { w: sum.w, va: sum.va, atW: sum, atVA: sum, n: sum.n, stated: sum.stated };
 }
 
 export function* startRows(rig: Rig, supply: Supply, before: On[], group: On[], side: Side): Rows {
@@ -176,6 +183,55 @@ export function* startRows(rig: Rig, supply: Supply, before: On[], group: On[], 
     yield* sourceStartRows(rig, supply, leg, rest, starting, side);
   }
   yield* batteryStartRows(rig, supply, rest, starting, side);
+  for (const each of starting) yield* voltsRows(rig, supply, rest, each, side);
+}
+
+/** Rule 40: volts at a motor as it starts, its own dip and what lies before it included. */
+function* voltsRows(rig: Rig, supply: Supply, rest: On[], each: On, side: Side): Rows {
+  const { load } = each;
+  if (busOf(rig, each) === 'dc' || !FACTS[load.parts[0]!.kind]!.motor) return;
+  const leg = legsOf(rig, supply).find(({ part }) => part(each) > 0)!;
+  const volts = partOfCircuit(rig, each) === 1 ? AC : 2 * AC;
+  const { z, isOwn } = beforeMotor(rig, supply, leg, each, volts, side);
+  const poleOf = (other: On) => legsOf(rig, supply).findIndex(({ part: on }) => on(other) > 0);
+  const pole = poleOf(each);
+  const others = [
+    ...rest
+      .filter((other) => busOf(rig, other) !== 'dc' && poleOf(other) === pole)
+      .map((other) => drawOf(other)),
+    ...chargers(rig, supply, { ...leg, hasCharger: pole === 0 }),
+  ];
+  const share = each.isTurned ? WYE : 1;
+  const dropped = (isOwn ? 0 : (z.r * power(others, side).va) / volts) + volts * (1 - share);
+  const { va, pf } = startOf(each)!;
+  const size = (va.value + { against: va.plus, stated: 0, for: -va.minus }[side]) / share;
+  const lost = (side === 'stated' ? [pf[1]] : [pf[0], pf[2]]).map(
+    (at) => volts - (volts - dropped) * (1 - dipOf(z, volts, size, at)),
+  );
+  yield [side === 'for' ? Math.min(...lost) : Math.max(...lost), volts * mayLose(side)];
+}
+
+/** What lies before a motor: the inverter alone, the source alone, or the source's part of what they give together. */
+function beforeMotor(rig: Rig, supply: Supply, leg: Leg, each: On, volts: number, side: Side) {
+  const { continuousVA } = rig.converters[0]!;
+  const inverter = (INVERTER_OHMS[side] * volts ** 2) / (continuousVA.value * leg.rating);
+  const isAssisted = busOf(rig, each) === 'out' && supply.assist === 'on';
+  const who = supply.whoCarriesStart ?? 'unknown';
+  if (onBattery(supply) || (isAssisted && who === 'inverter'))
+    return { z: { r: inverter, x: 0 }, isOwn: true };
+  const source = ownOfSource(rig, supply, leg, volts, side);
+  const isAlone = !isAssisted || (side === 'against' && who === 'unknown');
+  const both = Math.hypot(source.r, source.x) + inverter;
+  const part = isAlone ? 1 : both > 0 ? inverter / both : 0;
+  return { z: { r: source.r * part, x: source.x * part }, isOwn: false };
+}
+
+/** A post, or a generator of known rating by its reactance. */
+function ownOfSource(rig: Rig, supply: Supply, leg: Leg, volts: number, side: Side) {
+  const { kind, continuousVA } = sourceOf(rig, supply);
+  if (kind !== 'generator' || !continuousVA) return { r: POST_OHMS[side], x: 0 };
+  const rated = continuousVA.value * leg.rating * generatorFactor(rig);
+  return { r: 0, x: ({ against: 0.25, stated: 0.2, for: 0.15 }[side] * volts ** 2) / rated };
 }
 
 function* circuitStartRows(rig: Rig, id: string, rest: On[], starting: On[], side: Side): Rows {
@@ -192,10 +248,10 @@ function* circuitStartRows(rig: Rig, id: string, rest: On[], starting: On[], sid
     amps,
     breakerCarries(
       protection.amps,
-      ampsOn(rig, id, rest, side),
-      start.seconds[side],
+      atAll((edge) => ampsOn(rig, id, rest, edge)),
+      start.seconds,
       side,
-      breakerFactor(rig.conditions?.panelC, side),
+      (edge) => breakerFactor(celsiusAt(rig, 'panelC', edge), edge),
     ),
   ];
 }
@@ -211,7 +267,7 @@ function tierOf(
   side: Side,
 ) {
   const outlasting = rating.tiers.filter((tier) => tier.seconds >= seconds).map(({ limit }) => limit.value);
-  const unknown = rating.tiers.length === 0 && side === 'for' && seconds <= 1 ? 1.5 : 1;
+  const unknown = rating.tiers.length === 0 && side !== 'against' && seconds <= 1 ? 1.5 : 1;
   return unknown * Math.max(rating.continuousVA.value, ...outlasting);
 }
 
@@ -243,10 +299,11 @@ function helpOf(rig: Rig, supply: Supply, leg: Leg, rest: On[], start: Start, si
   const limit = supply.inputLimitA! * AC;
   if (who === 'inverter') return 0;
   if (side === 'against') return who === 'shared' ? limit : 0;
-  const ahead = power([...onLeg(rig, rest, leg, 'inlet'), ...chargers(rig, supply, leg)], side).va / AC;
-  const behind = Math.min(power(onLeg(rig, rest, leg), side).va, limit) / AC;
+  const ahead = (edge: Side) =>
+    power([...onLeg(rig, rest, leg, 'inlet'), ...chargers(rig, supply, leg)], edge).va / AC;
+  const preload = atAll((edge) => ahead(edge) + share(rig, supply, leg, onLeg(rig, rest, leg), edge).va / AC);
   const carried = breakersOf(rig, supply).map(
-    ({ amps, heat }) => breakerCarries(amps, ahead + behind, start.seconds.for, 'for', heat('for')) - ahead,
+    ({ amps, heat }) => breakerCarries(amps, preload, start.seconds, side, heat) - ahead(side),
   );
   return carried.length > 0 ? Math.max(limit, Math.min(...carried) * AC) : limit;
 }
@@ -289,9 +346,14 @@ function* seenBySource(
     yield* generatorStartRows(rig, supply, leg, at, start.seconds[side], side);
     return;
   }
-  const before = (power(seen.draws, side).va + seen.beside.va) / AC;
-  for (const { amps, others, heat } of breakersOf(rig, supply))
-    yield [at.va / AC + others, breakerCarries(amps, before + others, start.seconds[side], side, heat(side))];
+  const before = (edge: Side) => {
+    const { draws, beside } = seenAtStart(rig, supply, leg, running, isBehind, edge);
+    return (power(draws, edge).va + beside.va) / AC;
+  };
+  for (const { amps, others, heat } of breakersOf(rig, supply)) {
+    const preload = atAll((edge) => before(edge) + others);
+    yield [at.va / AC + others, breakerCarries(amps, preload, start.seconds, side, heat)];
+  }
 }
 
 /** A start behind reaches the source whole, beside charging; one ahead stands beside what is let through. */
@@ -327,15 +389,24 @@ function* batteryStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[],
   const isOnInverter = behind.length > 0 && (onBattery(supply) || supply.assist === 'on');
   if (!isOnInverter && direct.length === 0) return;
   const isShared = isOnInverter && !onBattery(supply) && (supply.whoCarriesStart ?? 'unknown') !== 'inverter';
-  if (isShared && side === 'for') return;
+  if (isShared && side !== 'against') return;
   const legs = legsOf(rig, supply).map((leg) => {
     const own = isOnInverter ? startsOn(behindOf(rig, starting), leg) : [];
     if (own.length === 0) return steadyInverter(rig, supply, rest, side, leg);
-    return { ...during(onLeg(rig, rest, leg), joined(own), side), isOn: true };
+    const whole = during(onLeg(rig, rest, leg), joined(own), side);
+    if (!isShared || supply.whoCarriesStart !== 'shared') return { ...whole, isOn: true };
+    // The source is known to take its limit of it.
+    const limit = supply.inputLimitA! * AC;
+    const isOver = whole.va > limit;
+    return {
+      w: isOver ? whole.w - (whole.w / whole.va) * limit : 0,
+      va: isOver ? Math.hypot(Math.max(0, whole.w - limit), whole.n) : 0,
+      isOn: isOver,
+    };
   });
   const draws = drawsOn(rig, rest, 'dc').map(ofDc);
   const dc = direct.length > 0 ? during(draws, joined(direct), side).w : power(draws, side).w;
   const all = [...(isOnInverter ? behind : []), ...direct];
-  const seconds = Math.max(...all.map((start) => start.seconds.against));
-  yield* batteryRows(rig, legs, dc, side, seconds);
+  const longest = all.reduce((most, each) => (each.seconds.against > most.seconds.against ? each : most));
+  yield* batteryRows(rig, legs, dc, side, longest.seconds.against, longest.seconds[side]);
 }

@@ -1,10 +1,19 @@
 import type { Rig, Supply } from '../../src/rig/schema.js';
 import { FACTS, joins, plain, power, type Num, type Power, type Side } from './doubtful-numbers.js';
-import { breakerFactor, generatorFactor, inverterFactor, neutralAmps, ohmsOfBatteries } from './places.js';
+import { STEADY } from './naive-check.js';
+import {
+  breakerFactor,
+  celsiusAt,
+  generatorFactor,
+  inverterFactor,
+  neutralAmps,
+  ohmsOfBatteries,
+} from './places.js';
 import {
   AC,
   breakersOf,
   busOf,
+  chargers,
   DC,
   drawOf,
   drawsOn,
@@ -14,6 +23,7 @@ import {
   onBattery,
   partOfCircuit,
   phaseOf,
+  share,
   sourceOf,
   steadyInverter,
   type Inverter,
@@ -46,6 +56,12 @@ export function ampsOn(rig: Rig, circuitId: string, set: readonly On[], side: Si
   return circuit.bus === 'dc' ? power(draws.map(ofDc), side).va / DC : power(draws, side).va / AC;
 }
 
+/** What a breaker carries for ever, of its rating: as entered between what it may and what it is bound to trip at. */
+function steady(side: Side, heat: (edge: Side) => number): number {
+  if (side === 'stated') return STEADY.stated * Math.sqrt(heat('against') * heat('for'));
+  return STEADY[side] * heat(side);
+}
+
 /**
  * What still runs when others have ended. At best that may come to more: a load that ends may be what makes the doubts
  * of two others one, or what stands against them on 208 V.
@@ -60,9 +76,9 @@ function* circuitRows(rig: Rig, circuitId: string, set: On[], lasting: On[], sid
   const { protection, receptacleA = Infinity, bus } = rig.circuits.find(({ id }) => id === circuitId)!;
   const amps = ampsOn(rig, circuitId, set, side);
   const hours = bus === 'dc' ? 0 : ampsOn(rig, circuitId, lasting, side);
-  const heat = breakerFactor(rig.conditions?.panelC, side);
+  const heat = (edge: Side) => breakerFactor(celsiusAt(rig, 'panelC', edge), edge);
   const most = Math.max(...remaining(set, side).map((each) => ampsOn(rig, circuitId, each, side)));
-  yield [most, heat * protection.amps * (side === 'against' ? 1 : 1.35)];
+  yield [most, protection.amps * steady(side, heat)];
   yield [amps, receptacleA];
   if (side === 'against') yield* [protection.amps, receptacleA].map((amps): Row => [hours, 0.8 * amps]);
 }
@@ -81,35 +97,51 @@ function* cordRows(rig: Rig, each: On, side: Side): Rows {
 /** Charging is a load whatever else is on. */
 const isOnSource = (rig: Rig, supply: Supply, leg: Leg, set: readonly On[]) =>
   !onBattery(supply) &&
-  (supply.charging === 'on' || set.some((each) => busOf(rig, each) !== 'dc' && leg.part(each) > 0));
+  (supply.charging !== 'off' || set.some((each) => busOf(rig, each) !== 'dc' && leg.part(each) > 0));
 
 /** No more than Tight, whatever is asked of it. */
-const unknownRating = (va: number, side: Side): Row => [va, side === 'for' ? Infinity : 0];
+const unknownRating = (va: number, side: Side, ofSupply: string): Row => [
+  va,
+  side === 'against' ? 0 : Infinity,
+  ofSupply,
+];
 
 function* sourceRows(rig: Rig, supply: Supply, leg: Leg, set: On[], lasting: On[], side: Side): Rows {
   if (!isOnSource(rig, supply, leg, set)) return;
   const { w, va } = fromSource(rig, supply, leg, set, side);
   const source = sourceOf(rig, supply);
+  const of = `leg ${legsOf(rig, supply).findIndex(({ part }) => part === leg.part)} ${leg.hasCharger}`;
+  yield* unknownCharging(rig, supply, leg, side, of);
   if (source.kind === 'generator') {
     const { continuousW, continuousVA } = source;
     const factor = leg.rating * generatorFactor(rig);
-    if (!continuousW || !continuousVA) yield unknownRating(va, side);
+    if (!continuousW || !continuousVA) yield unknownRating(va, side, `${of} unknown`);
     else
       yield* [
-        [w, factor * continuousW.value],
-        [va, factor * continuousVA.value],
+        [w, factor * continuousW.value, `${of} W`],
+        [va, factor * continuousVA.value, `${of} VA`],
       ] satisfies Row[];
     return;
   }
-  if (!supply.breaker) yield unknownRating(va, side);
+  if (!supply.breaker) yield unknownRating(va, side, `${of} unknown`);
   const most = Math.max(...remaining(set, side).map((each) => fromSource(rig, supply, leg, each, side).va));
   const hours = isOnSource(rig, supply, leg, lasting)
     ? fromSource(rig, supply, leg, lasting, side).va / AC
     : 0;
-  for (const { amps, others, heat } of breakersOf(rig, supply)) {
-    yield [most / AC + others, heat(side) * amps * (side === 'against' ? 1 : 1.35)];
-    if (side === 'against' && hours > 0) yield [hours + others, 0.8 * amps];
+  for (const [index, { amps, others, heat }] of breakersOf(rig, supply).entries()) {
+    yield [most / AC + others, amps * steady(side, heat), `${of} breaker ${index}`];
+    if (side === 'against' && hours > 0) yield [hours + others, 0.8 * amps, `${of} hours ${index}`];
   }
+}
+
+/** Rule 38: what charges with amps that are not entered. */
+function* unknownCharging(rig: Rig, supply: Supply, leg: Leg, side: Side, of: string): Rows {
+  if (supply.charging === 'off') return;
+  const [inverter, charger] = rig.converters;
+  if (inverter!.chargeA === undefined)
+    yield unknownRating(share(rig, supply, leg, [], side).va, side, `${of} charge`);
+  if (charger && charger.chargeA === undefined && leg.hasCharger)
+    yield unknownRating(power(chargers(rig, supply, leg), side).va, side, `${of} charger`);
 }
 
 /** A neutral that two circuits share carries more than either breaker sees where their legs do not oppose. */
@@ -125,6 +157,7 @@ function* neutralRows(rig: Rig, supply: Supply, set: readonly On[], side: Side):
     if (draws.every((each) => each.length === 0)) continue;
     const [one, two] = draws.map((each) => ({
       against: power(each, 'against'),
+      stated: power(each, 'stated'),
       for: power(each, 'for'),
       volts: AC,
     }));
@@ -153,14 +186,14 @@ function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side,
   const behind = set.filter((each) => busOf(rig, each) === 'out' && leg.part(each) > 0);
   if (!sum.isOn) return;
   const crest = (each: On) => FACTS[each.load.parts[0]!.kind]!.crest;
-  const peakAt = (edge: Side | 'stated') =>
+  const peakAt = (edge: Side) =>
     behind.reduce((peak, each) => {
       const draw = drawOf(each, leg.part(each));
       const at = (x: Num) => x.value + { against: x.plus, stated: 0, for: -x.minus }[edge];
       const factor = edge === 'for' ? Math.SQRT2 : (crest(each) ?? Math.SQRT2);
       return peak + (factor / Math.SQRT2) * Math.hypot(at(draw.w), at(draw.n));
     }, 0);
-  const help = side === 'for' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
+  const help = side !== 'against' && !onBattery(supply) ? supply.inputLimitA! * AC : 0;
   const rated = (amount: number) => leg.rating * amount;
   const top = rated(Math.max(continuousVA.value, ...tiers.map(({ limit }) => limit.value)));
   const [peak, stated] = [peakAt(side), peakAt('stated')].map((va) => ({ w: 0, va }));
@@ -178,6 +211,7 @@ export function* batteryRows(
   legs: readonly Pick<Inverter, 'w' | 'va' | 'isOn'>[],
   dc: number,
   side: Side,
+  longest = Infinity,
   seconds = Infinity,
 ): Rows {
   const { idleW, efficiencyPeak, efficiencyFull, continuousW, cutOffV } = rig.converters[0]!;
@@ -192,16 +226,30 @@ export function* batteryRows(
   const watts = dc + (isOn ? idle! + drawn.reduce((sum, each) => sum + each, 0) : 0);
   if (watts === 0) return;
   const volts = rig.batteries[0]!.restV!.value;
-  const conductances = (edge: Side | 'stated', asked: number) =>
+  const conductances = (edge: Side, asked: number) =>
     ohmsOfBatteries(rig, edge, asked).map((each) => 1 / each);
   const whole = (list: readonly number[]) => list.reduce((sum, each) => sum + each, 0);
-  const ohms = 1 / whole(conductances(side, seconds));
+  const ohms = 1 / whole(conductances(side, longest));
   if (isOn) yield [watts, (cutOffV! * (volts - cutOffV!)) / ohms];
   const root = volts * volts - 4 * ohms * watts;
   const amps = root < 0 ? (2 * watts) / volts : (2 * watts) / (volts + Math.sqrt(root));
   const shares = conductances('stated', Infinity).map((each, _, all) => each / whole(all));
   // which of two batteries takes more is not known where one is not measured
   const isSure = rig.batteries.length === 1 || rig.batteries.every((battery) => battery.ohms !== undefined);
-  for (const [index, { dischargeA = Infinity }] of rig.batteries.entries())
-    yield [amps * shares[index]! * (isSure || side === 'for' ? 1 : 1.1), dischargeA];
+  for (const [index, battery] of rig.batteries.entries())
+    yield [
+      amps * shares[index]! * (isSure || side !== 'against' ? 1 : 1.1),
+      battery.dischargeA ?? usualDischarge(battery, side, seconds),
+    ];
+}
+
+/** Rule 43: amps that are not entered are 1 C of lithium and 0.5 C of lead, half of it at worst, more for a while. */
+function usualDischarge(
+  { chemistry, ampHours }: Rig['batteries'][number],
+  side: Side,
+  seconds: number,
+): number {
+  const rate = { against: chemistry === 'lfp' ? 0.5 : 0.25, stated: 1, for: 1 }[side];
+  const surge = seconds <= 1 ? 2.8 : seconds <= 10 ? 1.5 : seconds <= 60 ? 1.1 : 1;
+  return rate * surge * ampHours.value;
 }

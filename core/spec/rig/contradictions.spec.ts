@@ -103,6 +103,11 @@ const CASES: readonly (readonly [id: string, change: (rig: Rig) => Partial<Rig>,
     /times its running power is far beyond its kind.*multiple applies to amps/,
   ],
   [
+    'thing:usage',
+    (rig) => ({ ...rig, loads: rig.loads.map((load) => ({ ...load, usage: 'left-on' })) }),
+    /starts it at any moment/,
+  ],
+  [
     'shore:limit',
     shore({ inputLimitA: 26, cords: [{ plugA: 15 }] }),
     /input limit of 26 A is above the smallest breaker or plug in the chain, 15 A/,
@@ -110,7 +115,7 @@ const CASES: readonly (readonly [id: string, change: (rig: Rig) => Partial<Rig>,
 ];
 
 describe('a contradiction', () => {
-  const plain = exampleRig({ thing: { w: 1000, kind: 'hermetic-rotary' } });
+  const plain = exampleRig({ thing: { w: 1000, kind: 'hermetic-rotary', usage: 'by-itself' } });
   const found = (rig: Rig) => contradictionsOf(rig, wireTablesOf(rig));
 
   it('is not found where there is none', () => {

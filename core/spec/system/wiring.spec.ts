@@ -72,6 +72,7 @@ describe('the wiring', () => {
       'branch-breaker',
       'branch-breaker',
       'battery',
+      'load-volts',
     ]);
     expect(new Set(elementsOn('shore').map((element) => element.kind))).toEqual(
       new Set([
@@ -82,6 +83,7 @@ describe('the wiring', () => {
         'relay',
         'branch-breaker',
         'battery',
+        'load-volts',
       ]),
     );
   });

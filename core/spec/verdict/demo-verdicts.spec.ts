@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
-import { check, ladderOf, type CheckResult } from '../../src/verdict/check.js';
+import { check, type CheckResult } from '../../src/verdict/check.js';
 import { doubtsOf } from '../../src/verdict/doubts.js';
 import type { Limit } from '../../src/verdict/limit.js';
 import type { CheckScene } from '../../src/verdict/situation.js';
@@ -18,7 +18,17 @@ const DIGITS = 6;
 const number = (value: number) => (Number.isFinite(value) ? Number(value.toPrecision(DIGITS)) : value);
 
 /** What is copied from the rig as it stands, and says nothing about what was made of it. */
-const OF_THE_RIG = ['converter', 'source', 'load', 'part', 'batteries', 'resetAt', 'tiers', 'basis'];
+const OF_THE_RIG = [
+  'chargingAlone',
+  'converter',
+  'source',
+  'load',
+  'part',
+  'batteries',
+  'resetAt',
+  'tiers',
+  'basis',
+];
 
 /** A value in few letters: lists for sets, numbers to the digits that rounding leaves alone. */
 function plain(value: unknown): unknown {
@@ -39,7 +49,13 @@ const figures = (values: object) => Object.values(values).map(Number).map(number
 function limitLine(limit: Limit): string {
   const { id, kind, unit, start, running, worst, capacity, headroom, loading, verdict, edge } = limit;
   const doubts = doubtsOf(limit).map(({ loadId, field, width }) => `${loadId} ${field} ${number(width)}`);
-  const started = start && Object.values({ ...start, seconds: figures(start.seconds) }).join(' ');
+  const started =
+    start &&
+    Object.values({
+      ...start,
+      seconds: figures(start.seconds),
+      ceilingSeconds: figures(start.ceilingSeconds),
+    }).join(' ');
   return [
     `${id} (${kind}) ${verdict} ${edge} ${number(loading)} ${unit}`,
     ...[running, worst, capacity, headroom].map(figures),
@@ -52,7 +68,7 @@ function resultLines(result: CheckResult): readonly string[] {
   const ids = (list: readonly { readonly load: { readonly id: string } }[]) =>
     list.map(({ load }) => load.id);
   return [
-    line(result.verdict, result.decider?.id, result.tripsWhen, result.lean),
+    line(result.verdict, result.decider?.id, result.tripsWhen, result.odds, result.forThreeHours?.id),
     line('by itself', ids(result.selfStarting), 'by hand', ids(result.order)),
     line(
       'starts',
@@ -67,7 +83,8 @@ function resultLines(result: CheckResult): readonly string[] {
       result.restarts.map(({ limit, limitThen, ...rest }) => [limit.id, limitThen?.id, rest]),
     ),
     line('not fed', result.notFed),
-    ...ladderOf(result).map(limitLine),
+    ...result.limits.map(limitLine),
+    ...result.ofSupply.map((limit) => `of the supply: ${limitLine(limit)}`),
   ];
 }
 

@@ -2,10 +2,9 @@ import type { Demand } from '../../src/electrical/apparent-power.js';
 import { plainDemand } from '../../src/electrical/assist.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
-import { asPlanningRule, exactCapacity, headroomShare, judge, type Limit } from '../../src/verdict/limit.js';
+import { atMostTight, exactCapacity, headroomShare, judge, type Limit } from '../../src/verdict/limit.js';
 import { compareLimits, decidingLimit, isTooLittleKnown } from '../../src/verdict/limit-order.js';
 import { deviate, oddsOf } from '../../src/verdict/odds.js';
-import { choicesOfLocks } from '../../src/verdict/lock-choices.js';
 import { whenItTrips } from '../../src/verdict/when-it-trips.js';
 import { exampleRig, on } from '../example-rig.js';
 
@@ -29,13 +28,14 @@ describe('a limit', () => {
   it('holds at its very edge, and not a thousandth beyond (methods.md, rule 3)', () => {
     expect(judged(plainDemand(1000, 1000, 1000), 1000).verdict).toBe('holds');
     expect(judged(plainDemand(1000, 1000, 1001), 1000).verdict).toBe('tight');
+    expect(judged(plainDemand(1000, 1001, 1001), 1000).verdict).toBe('likely-trips');
     expect(judged(plainDemand(1001, 1001, 1001), 1000).verdict).toBe('trips');
     expect(judged(plainDemand(0, 0, 0), 0).verdict).toBe('holds');
   });
 
   it('that is derated to nothing is over by whatever is asked of it, and idle where nothing is', () => {
     const asked = judged(plainDemand(0, 50, 50), 0, 100);
-    expect([asked.verdict, asked.loading]).toEqual(['tight', Infinity]);
+    expect([asked.verdict, asked.loading]).toEqual(['likely-trips', Infinity]);
     expect(judged(plainDemand(0, 0, 0), 0).loading).toBe(0);
     expect(headroomShare(asked, 'pessimistic')).toBe(-Infinity);
     expect(headroomShare(asked, 'optimistic')).toBe(1);
@@ -44,10 +44,10 @@ describe('a limit', () => {
   });
 
   it('of planning is Tight and never Trips, as full as it is at worst (methods.md, rule 8)', () => {
-    const rule = asPlanningRule(judged(plainDemand(1100, 1200, 1300), 1000, 1000, 'continuous-rule'));
+    const rule = atMostTight(judged(plainDemand(1100, 1200, 1300), 1000, 1000, 'continuous-rule'));
     expect([rule.verdict, rule.edge, rule.loading]).toEqual(['tight', 'pessimistic', 1.3]);
     const kept = judged(plainDemand(1, 2, 3), 1000, 1000, 'continuous-rule');
-    expect(asPlanningRule(kept)).toBe(kept);
+    expect(atMostTight(kept)).toBe(kept);
   });
 
   it('comes before others as it matters: what trips, what is over as entered, what is little known, rules last', () => {
@@ -56,7 +56,7 @@ describe('a limit', () => {
     const unknown = judged(plainDemand(900, 950, 2000), 1000);
     const full = judged(plainDemand(900, 990, 1090), 1000);
     const fuller = judged(plainDemand(900, 990, 1190), 1000);
-    const rule = asPlanningRule(judged(plainDemand(1900, 1900, 1900), 1000, 1000, 'continuous-rule'));
+    const rule = atMostTight(judged(plainDemand(1900, 1900, 1900), 1000, 1000, 'continuous-rule'));
     const holds = judged(plainDemand(900, 900, 900), 1000);
     const inOrder = [trips, over, unknown, fuller, full, rule, holds];
     expect([holds, rule, full, unknown, over, fuller, trips].sort(compareLimits)).toEqual(inOrder);
@@ -113,33 +113,5 @@ describe('a limit', () => {
     expect(steady(ofBreaker, 20)).toEqual({ pace: 'unknown' });
     const plug: Limit = { ...example, element: { kind: 'plug-and-cord' } as never };
     expect(whenItTrips(plug).pace).toBe('unknown');
-  });
-});
-
-describe('loads locked against each other', () => {
-  const set = on('a', 'b', 'c', 'd');
-  const locked = (...locks: readonly (readonly string[])[]) => ({
-    ...rig,
-    locks: locks.map((loads, index) => ({ id: `k${index}`, name: `K${index}`, loads: [...loads] })),
-  });
-
-  it('may each be the one that runs: every order that a lock tells apart is tried, the given one first', () => {
-    const first = (ways: readonly (readonly { readonly load: string }[])[]) =>
-      ways.map(([each]) => each?.load);
-    expect(choicesOfLocks(rig, set)).toEqual([set]);
-    expect(choicesOfLocks(locked(['a', 'x']), set)).toEqual([set]);
-    expect(first(choicesOfLocks(locked(['b', 'd']), set))).toEqual(['a', 'd']);
-    expect(choicesOfLocks(locked(['a', 'b'], ['c', 'd']), set)[3]?.map(({ load }) => load)).toEqual([
-      'b',
-      'd',
-      'a',
-      'c',
-    ]);
-  });
-
-  it('stand as given where there are more ways than can be tried', () => {
-    const pairs = Array.from({ length: 6 }, () => ['a', 'b']);
-    expect(choicesOfLocks(locked(...pairs), set).length).toBe(64);
-    expect(choicesOfLocks(locked(...pairs, ['c', 'd']), set)).toEqual([set]);
   });
 });

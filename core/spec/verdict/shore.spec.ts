@@ -108,7 +108,8 @@ describe('every series element', () => {
     const shore = check(compile(rig), { supply: 'shore', on: on('heater') });
     const of = (kind: string) => shore.limits.find((limit) => limit.element.kind === kind);
     expect(of('relay')).toEqual(jasmine.objectContaining({ verdict: 'trips' }));
-    expect(of('output-breaker')).toEqual(jasmine.objectContaining({ verdict: 'tight' }));
+    // 19 A: above 1.16 times 15 A, where it usually trips, and below 1.35 times
+    expect(of('output-breaker')).toEqual(jasmine.objectContaining({ verdict: 'likely-trips' }));
     expect(of('plug-and-cord')?.capacity.pessimistic).toBe(18);
     expect(of('plug-and-cord')?.worst.hi).toBeCloseTo(19, 10);
   });
@@ -303,7 +304,7 @@ describe('the peaks of electronics', () => {
     const peak = check(compile(assisted), { supply: 'shore', on: on('tv') }).limits.find(
       ({ kind }) => kind === 'inverter-peak',
     );
-    expect(peak?.verdict).toBe('tight');
+    expect(peak?.verdict).toBe('likely-trips');
   });
 });
 
@@ -366,10 +367,13 @@ describe('charging on a hookup', () => {
     };
     // 160 A x 14.4 V / (0.80 x 0.95) / 120 V at worst, none at best
     const charge = { hi: (160 * 14.4) / 0.8 / 0.95 / 120, lo: 0 };
-    const breakerOf = (of: Rig, ids: readonly string[], id: string) =>
-      check(compile(of), { supply: 'shore', on: on(...ids) }).limits.filter(
+    const breakerOf = (of: Rig, ids: readonly string[], id: string) => {
+      const { limits, ofSupply } = check(compile(of), { supply: 'shore', on: on(...ids) });
+      const saidAlready = new Set(limits.map((limit) => limit.id));
+      return [...limits, ...ofSupply.filter((limit) => !saidAlready.has(limit.id))].filter(
         ({ element }) => element.id === id && element.kind === 'source-breaker',
       );
+    };
     for (const [of, ids, id] of [
       [twoLegs, ['lamp'], 'shore:l2'],
       [charging, ['pump'], 'shore'],
@@ -377,10 +381,10 @@ describe('charging on a hookup', () => {
     ] as const) {
       const found = breakerOf(of, ids, id);
       expect(found.map(({ kind }) => kind)).toEqual(['breaker', 'continuous-rule']);
-      for (const { worst, verdict } of found) {
+      for (const { kind, worst, verdict } of found) {
         expect(worst.hi).toBeCloseTo(charge.hi, 6);
         expect(worst.lo).toBe(charge.lo);
-        expect(verdict).toBe('tight');
+        expect(verdict).toBe(kind === 'breaker' ? 'likely-trips' : 'tight');
       }
     }
     expect(check(compile(charging), { supply: 'battery', on: [] }).decider).toBeUndefined();

@@ -8,7 +8,7 @@ import { compile } from '../../src/system/compile.js';
 import { headroomShare, type AtEdges, type Limit } from '../../src/verdict/limit.js';
 import { situationOf } from '../../src/verdict/situation.js';
 import { bestStartOrder, type StartTest } from '../../src/verdict/start-order.js';
-import type { Verdict } from '../../src/verdict/verdict.js';
+import { verdictOf, VERDICTS, type Verdict } from '../../src/verdict/verdict.js';
 import { exampleRig, on, q, type ExampleLoad, type ExampleSystem } from '../example-rig.js';
 
 const TIERS: ExampleSystem['tiers'] = [
@@ -145,7 +145,7 @@ describe('the start order', () => {
         const outcomes = permutations(ids).map((order) =>
           worstOf(order.map((id, i) => startOn(order.slice(0, i), id))),
         );
-        const best = outcomes.includes('holds') ? 'holds' : outcomes.includes('tight') ? 'tight' : 'trips';
+        const best = VERDICTS.find((each) => outcomes.includes(each))!;
         if (best === 'holds' && outcomes.some((outcome) => outcome !== 'holds')) ordersThatMatter += 1;
         expect(check(compile(rig), { supply: 'battery', on: on(...ids) }).verdict).toBe(best);
         expect(orderIn(rig, ids, true)).toEqual(orderIn(rig, ids, false));
@@ -198,7 +198,7 @@ const runningOnly = (load: Load): Load => ({
 });
 
 const worstOf = (verdicts: readonly Verdict[]): Verdict =>
-  verdicts.includes('trips') ? 'trips' : verdicts.includes('tight') ? 'tight' : 'holds';
+  [...VERDICTS].reverse().find((each) => verdicts.includes(each)) ?? 'holds';
 
 /** A start depends on which loads run, not on how they came to. */
 function memoised(judge: (running: readonly string[], id: string) => Verdict): typeof judge {
@@ -228,6 +228,10 @@ function limitOf(demand: number, doubt: number): Limit {
     optimistic: CAPACITY - demand + doubt,
   };
   const capacity: AtEdges = { pessimistic: CAPACITY, stated: CAPACITY, optimistic: CAPACITY };
-  const verdict: Verdict = headroom.pessimistic >= 0 ? 'holds' : headroom.optimistic >= 0 ? 'tight' : 'trips';
+  const verdict = verdictOf({
+    pessimistic: headroom.pessimistic >= 0,
+    stated: headroom.stated >= 0,
+    optimistic: headroom.optimistic >= 0,
+  });
   return { headroom, capacity, verdict } as Limit;
 }

@@ -4,6 +4,7 @@ import type { CautionId } from '../reference/cautions.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { HIGH_VOLTAGE, LOW_VOLTAGE } from '../reference/voltage-quality.js';
 import type { Consumer } from '../electrical/consumer.js';
+import { mayCharge } from '../rig/charging-loads.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
 import { batteryClockOf } from './battery-clock.js';
@@ -40,7 +41,7 @@ const TRIGGERS: Record<CautionId, (facts: Facts) => boolean> = {
     rig.sources.some((source) => source.ecoThrottle === 'yes' && result.supply.sources.includes(source.id)),
   'cold-charging': ({ rig, result }) =>
     rig.batteries.some(({ chemistry }) => chemistry === 'lfp') &&
-    result.supply.charging === 'on' &&
+    mayCharge(result.supply) &&
     (rig.conditions?.batteryC ?? Infinity) < LFP_NO_CHARGE_BELOW_C,
   'battery-matching': ({ rig }) =>
     rig.batteries.some((battery, index) => rig.batteries.findIndex(({ bus }) => bus === battery.bus) < index),

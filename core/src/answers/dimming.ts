@@ -5,15 +5,14 @@ import { clippedVolts, dipShare } from '../electrical/voltage-dip.js';
 import type { Interval } from '../quantity/quantity.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { DIP_STEPS } from '../reference/voltage-quality.js';
-import type { Rig } from '../rig/schema.js';
 import type { CheckResult, StartInOrder } from '../verdict/check.js';
 import { dcPathOf, isSagKnown } from '../verdict/dc-path.js';
-import { impedanceOf, wayTo, type Piece } from './supply-path.js';
-import type { InverterElement } from '../system/series-elements.js';
+import { impedanceOf } from '../system/supply-path.js';
+import type { InverterElement, PathImpedance } from '../system/series-elements.js';
 
 /** What a part of the way does to the voltage while something starts. */
 export interface DipPart {
-  readonly what: Piece['what'] | 'battery' | 'battery-cable';
+  readonly what: PathImpedance['what'] | 'battery' | 'battery-cable';
   /** Share of the nominal voltage, as stated. */
   readonly share: number;
 }
@@ -50,31 +49,25 @@ const WORTH_TELLING = 0.005;
  *
  * @returns Undefined where nothing starts. Source: physics; impedances by reference/voltage-quality.ts (low).
  */
-export function dimmingOf(rig: Rig, result: CheckResult): Dimming | undefined {
-  return dipsOf(rig, result).reduce<Dimming | undefined>(
+export function dimmingOf(result: CheckResult): Dimming | undefined {
+  return dipsOf(result).reduce<Dimming | undefined>(
     (worst, dip) => (worst && worst.dip.stated >= dip.dip.stated ? worst : dip),
     undefined,
   );
 }
 
 /** The dip of each start of a set, in the order of the starts, as shares of the nominal voltage. Source: as `dimmingOf`. */
-export function dipsOf(rig: Rig, result: CheckResult): readonly Dimming[] {
-  return result.starts.flatMap((start) =>
-    start.consumer.parts.flatMap((part) => dipOf(rig, result, start, part)),
-  );
+export function dipsOf(result: CheckResult): readonly Dimming[] {
+  return result.starts.flatMap((start) => start.consumer.parts.flatMap((part) => dipOf(result, start, part)));
 }
 
-function dipOf(
-  rig: Rig,
-  result: CheckResult,
-  { consumer }: StartInOrder,
-  part: ConsumerPart,
-): readonly Dimming[] {
+function dipOf(result: CheckResult, { consumer }: StartInOrder, part: ConsumerPart): readonly Dimming[] {
   const { start, size } = part;
   if (!start || !size) return [];
-  const way = wayTo(rig, result, consumer.load);
+  const way = wayTo(result, consumer.load.id);
+  if (!way) return [];
   const dipAt = (edge: keyof Interval, va: number): number =>
-    dipShare(impedanceOf(way.pieces, edge), way.volts, va / way.volts, start.powerFactor.stated);
+    dipShare(impedanceOf(way.path, edge), way.volts, va / way.volts, start.powerFactor.stated);
   const { value, minus, plus } = start.va;
   const watts = (va: number): number => va * start.powerFactor.stated;
   const sag = batterySag(result, way.inverter, watts(value));
@@ -88,7 +81,7 @@ function dipOf(
       foldedDip(way.inverter, value + plus, way.volts),
     ),
   };
-  const parts = [...splitOf(way.pieces, own), ...sag];
+  const parts = [...splitOf(way.path, own), ...sag];
   const soft = isSoftStarted(part.part) ? undefined : softened(size.full, {}).va.value;
   return [
     {
@@ -110,6 +103,17 @@ function dipOf(
       ].sort((a, b) => a.dip - b.dip),
     },
   ];
+}
+
+/** The way to a load, and the inverter that carries it alone. */
+function wayTo({ elements }: CheckResult, loadId: string) {
+  const way = elements.find((element) => element.kind === 'load-volts' && element.members.has(loadId));
+  if (way?.kind !== 'load-volts') return undefined;
+  const inverter = elements.find(
+    (element): element is InverterElement =>
+      element.kind === 'inverter' && element.members.has(loadId) && !element.assists,
+  );
+  return { volts: way.volts, path: way.path, inverter };
 }
 
 /** An inverter that folds back gives no more than its top tier: an impedance is left with fewer volts. */
@@ -139,7 +143,7 @@ const sumOfShares = (parts: readonly DipPart[]): number => parts.reduce((sum, { 
 const canBeSoft = ({ part }: ConsumerPart): boolean => kindOfPart(part.kind).family === 'Compressors';
 
 /** Impedances in a row share a dip in proportion. */
-function splitOf(pieces: readonly Piece[], dip: number): readonly DipPart[] {
+function splitOf(pieces: readonly PathImpedance[], dip: number): readonly DipPart[] {
   const sum = pieces.reduce((all, { ohms }) => all + ohms.stated, 0);
   return pieces
     .map(({ what, ohms }) => ({ what, share: sum > 0 ? (dip * ohms.stated) / sum : 0 }))

@@ -1,6 +1,6 @@
 import type { Consumer } from '../electrical/consumer.js';
 import { decidingLimit } from '../verdict/limit-order.js';
-import { asPlanningRule, withCause, type Limit } from '../verdict/limit.js';
+import { atMostTight, withCause, type Limit } from '../verdict/limit.js';
 import { loadOf } from '../rig/lookup.js';
 import type { CompiledRig } from '../system/compile.js';
 import { stalled } from '../verdict/other-surges.js';
@@ -66,5 +66,5 @@ function stallsOf({ testSurge }: Situation, running: readonly Consumer[]): reado
   return running
     .flatMap((consumer) => stalled(consumer) ?? [])
     .flatMap((consumer) => testSurge(running, consumer))
-    .map((limit) => asPlanningRule(withCause(limit, 'stall')));
+    .map((limit) => atMostTight(withCause(limit, 'stall')));
 }

@@ -5,7 +5,12 @@ import { intervalOf } from '../rig/half-widths.js';
 import type { Rig, Supply } from '../rig/schema.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { runningSum } from '../system/running-set.js';
-import type { InverterElement, SeriesElement } from '../system/series-elements.js';
+import type {
+  BreakerElement,
+  GeneratorElement,
+  InverterElement,
+  SeriesElement,
+} from '../system/series-elements.js';
 
 /** What to set as input limit, and what is set. */
 export interface InputLimit extends InputLimitAdvice {
@@ -17,7 +22,7 @@ export interface InputLimit extends InputLimitAdvice {
   readonly keepsContinuousRule: boolean;
 }
 
-type OnSource = Extract<SeriesElement, { readonly behindLimits: unknown }>;
+type Post = BreakerElement | GeneratorElement;
 
 /**
  * The input limit that a hookup bears for hours, and the least that keeps the inverter from carrying more
@@ -28,11 +33,11 @@ type OnSource = Extract<SeriesElement, { readonly behindLimits: unknown }>;
  */
 export function inputLimitOf(rig: Rig, result: CheckResult): InputLimit | undefined {
   const { elements, supply } = result;
-  const voltsOf = (post: OnSource): number =>
+  const voltsOf = (post: Post): number =>
     'volts' in post ? post.volts : (rig.buses.find(({ id }) => id === post.source.bus)?.volts ?? 0);
   const relays = elements.filter((element) => element.kind === 'relay');
   const posts = elements.filter(
-    (element): element is OnSource => element.kind === 'source-breaker' || element.kind === 'generator',
+    (element): element is Post => element.kind === 'source-breaker' || element.kind === 'generator',
   );
   if (posts.length === 0 || relays.length === 0) return undefined;
   const relayA = Math.min(...relays.map(({ amps }) => amps));
@@ -70,7 +75,7 @@ interface Rating {
   readonly breakerShare?: number;
 }
 
-function ratingOf(post: OnSource, volts: number): Rating {
+function ratingOf(post: Post, volts: number): Rating {
   if (post.kind === 'generator')
     return { breakerA: Infinity, generatorA: post.rating.continuousVA.value / volts };
   if (post.kind !== 'source-breaker') return { breakerA: Infinity };
@@ -78,7 +83,7 @@ function ratingOf(post: OnSource, volts: number): Rating {
   return { breakerA: post.protection.amps, breakerShare: isRuleKept ? CONTINUOUS_SHARE : 1 };
 }
 
-function aheadAmps(result: CheckResult, post: OnSource, volts: number): number {
+function aheadAmps(result: CheckResult, post: Post, volts: number): number {
   const isBehind = (id: string): boolean => post.behindLimits.some(({ behind }) => behind.has(id));
   const ahead = runningSetOf(result)
     .through(post.members)

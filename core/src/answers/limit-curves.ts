@@ -36,9 +36,10 @@ const POINTS = 40;
 export function limitCurveOf(limit: Limit): LimitCurve | undefined {
   const { element, kind } = limit;
   if ('protection' in element && (kind === 'breaker' || kind === 'breaker-start')) {
+    const { lo: optimistic, stated, hi: pessimistic } = limit.running;
     const preload = limit.start
-      ? { pessimistic: limit.running.hi, optimistic: limit.running.lo }
-      : { pessimistic: 0, optimistic: 0 };
+      ? { pessimistic, stated, optimistic }
+      : { pessimistic: 0, stated: 0, optimistic: 0 };
     const seconds = limit.start?.seconds ?? ENDLESS;
     return { kind: 'breaker', amps: limit.worst, seconds, ...breakerCurves(element, preload) };
   }

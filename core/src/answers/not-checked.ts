@@ -11,22 +11,35 @@ const ALWAYS = ['two starts in the same second'] as const;
 /** What is not checked, given what feeds the set and what the rig says of it. */
 export function notChecked(rig: Rig, result: CheckResult): readonly string[] {
   const { elements, supply } = result;
-  const { conditions } = rig;
   const bank = elements.find((element) => element.kind === 'battery');
-  const heat = conditions?.panelC === undefined || conditions.inverterC === undefined;
+
   return [
     ...(bank?.kind === 'battery' ? ofBank(bank) : []),
     ...(supply.sources.length > 0 && !supply.volts ? ['the voltage of the source'] : []),
     ...(isChargingKnown(rig, supply) ? [] : ['what charging draws']),
-    ...(heat ? ['heat of the surroundings'] : []),
+    ...(isHeatKnown(rig, supply) ? [] : ['heat of the surroundings']),
+    ...(isLeadUnknown(result) ? ['a lead of which only the length is entered'] : []),
     ...(isDropKnown(rig, result) ? [] : ['voltage drop on the way to a load']),
     ...ALWAYS,
   ];
 }
 
+function isHeatKnown({ conditions }: Rig, { sources }: Supply): boolean {
+  const { panelC, inverterC, outdoorC } = conditions ?? {};
+  return panelC !== undefined && inverterC !== undefined && (sources.length === 0 || outdoorC !== undefined);
+}
+
+/** Whether a load that runs has a lead of which neither plug nor size is entered. */
+function isLeadUnknown({ selfStarting, order }: CheckResult): boolean {
+  return [...selfStarting, ...order].some(({ load: { cord } }) => {
+    const { plugA, awg, mm2 } = cord ?? {};
+    return cord !== undefined && (plugA ?? awg ?? mm2) === undefined;
+  });
+}
+
 /** Whether everything that charges on a hookup says with how many amps. */
 function isChargingKnown({ converters }: Rig, { charging, sources }: Supply): boolean {
-  if (charging !== 'on' || sources.length === 0) return true;
+  if (charging === 'off' || sources.length === 0) return true;
   return converters.every(({ kind, chargeA }) => kind === 'inverter' || chargeA !== undefined);
 }
 

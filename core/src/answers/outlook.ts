@@ -21,7 +21,7 @@ import { worstVerdict } from '../verdict/verdict.js';
 /** Whether a load that is off can be switched on now, on top of what runs. */
 export type Outlook =
   | { readonly answer: 'can-start'; readonly limit: Limit | undefined }
-  | { readonly answer: 'tight'; readonly limit: Limit }
+  | { readonly answer: 'tight' | 'likely-trips'; readonly limit: Limit }
   /** What runs is in trouble already, and the load adds nothing to it. */
   | { readonly answer: 'beside' }
   /** What runs is in trouble already, and the load makes it worse at this limit, by so much in its unit. */
@@ -119,7 +119,7 @@ function outlookOfAdded(
   if (troubled) return besideTrouble(troubled, limits);
   const [verdict, limit] = [worstVerdict(limits.map((each) => each.verdict)), decidingLimit(limits)];
   if (verdict === 'holds' || !limit) return { answer: 'can-start', limit };
-  if (verdict === 'tight') return { answer: 'tight', limit };
+  if (verdict === 'tight' || verdict === 'likely-trips') return { answer: verdict, limit };
   return {
     answer: 'later',
     limit,

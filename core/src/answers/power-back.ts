@@ -4,7 +4,7 @@ import { SAME_MOMENT_S } from '../reference/rough-use.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { decidingLimit } from '../verdict/limit-order.js';
-import { withCause, type Limit } from '../verdict/limit.js';
+import { atMostTight, withCause, type Limit } from '../verdict/limit.js';
 import { situationOf, steadyLimitsOf, type CheckScene, type Situation } from '../verdict/situation.js';
 import { hasStart } from '../electrical/joined-start.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
@@ -26,15 +26,20 @@ export interface PowerBack {
 
 /**
  * When power comes back, thermostats, pressure switches and whatever was left on start in the same moment;
- * restart waits and soft starters come later, those within five seconds of each other together.
+ * restart waits and soft starters come later, those within five seconds of each other together. A tool whose switch is
+ * not known to let go starts too at worst, and stays off as entered.
  *
- * @returns Undefined where nothing restarts. Source: methods.md 8 (power comes back); common practice.
+ * @returns Undefined where nothing restarts. Source: methods.md 8 and rule 37; common practice.
  */
 export function powerBackOf(compiled: CompiledRig, scene: CheckScene): PowerBack | undefined {
   const situation = situationOf(compiled.on(scene.supply), scene);
-  const restarting = situation.consumers.filter(({ load }) => restartsByItself(load));
+  const restarting = situation.consumers.filter(({ load }) => mayRestart(load));
   if (restarting.length === 0) return undefined;
-  const limits = limitsOf(situation, restarting);
+  const usually = restarting.filter(({ load }) => usuallyRestarts(load));
+  const limits =
+    usually.length === restarting.length
+      ? limitsOf(situation, restarting)
+      : [...limitsOf(situation, usually), ...limitsOf(situation, restarting).map(atMostTight)];
   return {
     verdict: worstVerdict(limits.map((limit) => limit.verdict)),
     decider: decidingLimit(limits),
@@ -46,10 +51,12 @@ export function powerBackOf(compiled: CompiledRig, scene: CheckScene): PowerBack
   };
 }
 
-/** What a hand has to press again stays off: tools, unless the rig says otherwise. */
-function restartsByItself({ afterOutage, usage }: Load): boolean {
-  return (afterOutage ?? (usage === 'during-work' ? 'stays-off' : 'restarts')) === 'restarts';
-}
+/** A switch that lets go as the power goes keeps its load off; of no other is that known. */
+const mayRestart = ({ afterOutage }: Load): boolean => afterOutage !== 'stays-off';
+
+/** A hand usually lets go of the switch of a tool: as entered it stays off, at worst it starts. */
+const usuallyRestarts = (load: Load): boolean =>
+  load.afterOutage === 'restarts' || (mayRestart(load) && load.usage !== 'during-work');
 
 interface ConsumerWave {
   readonly afterS: number;
@@ -73,7 +80,7 @@ function limitsOf(situation: Situation, restarting: readonly Consumer[]): readon
     running.push(...consumers);
     const starting = consumers.filter(hasStart);
     const [alone] = starting;
-    // The parts of one load start one after the other, as whenever it starts.
+    // The parts of one load start as whenever it starts: what follows of them is no second load.
     if (starting.length === 1 && alone) starts.push(...situation.test(running, alone));
     else
       starts.push(...situation.testTogether(running, starting).map((limit) => withCause(limit, 'together')));

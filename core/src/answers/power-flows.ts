@@ -62,7 +62,10 @@ type Conductor = BreakerElement | GeneratorElement | UnknownRatingElement;
 /** One element per conductor of the source: its breaker, or else the generator itself, rated or not. */
 function sourceConductors(elements: readonly SeriesElement[]): readonly Conductor[] {
   const ofKind = (kind: Conductor['kind']): readonly Conductor[] =>
-    elements.filter((element): element is Conductor => element.kind === kind);
+    elements.filter(
+      (element): element is Conductor =>
+        element.kind === kind && (element.kind !== 'unknown-rating' || element.of === 'source'),
+    );
   const kinds = ['source-breaker', 'generator', 'unknown-rating'] as const;
   return kinds.map(ofKind).find((each) => each.length > 0) ?? [];
 }

@@ -7,7 +7,7 @@ import { doubtsOf, type Doubt } from '../verdict/doubts.js';
 import type { Limit } from '../verdict/limit.js';
 import type { CheckScene } from '../verdict/situation.js';
 
-/** What would turn a Tight verdict into Holds. */
+/** What would turn a Tight or a Likely trips into Holds. */
 export type Settlement =
   /** Measure this number: at the threshold or less the set holds. */
   | {
@@ -25,10 +25,10 @@ export type Settlement =
 const BISECTIONS = 7;
 
 /**
- * What would settle a Tight verdict: the number of widest doubt that, once measured, makes the set
+ * What would settle a verdict that is open: the number of widest doubt that, once measured, makes the set
  * hold somewhere in its band, with the largest such value.
  *
- * @returns Undefined where nothing is Tight, or where no single number helps.
+ * @returns Undefined where nothing is open, or where no single number helps.
  * Source: methods.md, rule 16.
  */
 export function settlementOf(
@@ -37,7 +37,8 @@ export function settlementOf(
   result: CheckResult,
 ): Settlement | undefined {
   const { decider, verdict, supply } = result;
-  if (verdict !== 'tight' || !decider || isBeyondNumbers(decider.kind)) return undefined;
+  if (verdict === 'holds' || verdict === 'trips' || !decider || isBeyondNumbers(decider.kind))
+    return undefined;
   for (const doubt of doubtsOf(decider)) {
     const threshold = thresholdOf(compiled, scene, doubt);
     if (threshold !== undefined) {

@@ -4,7 +4,7 @@ import type { Interval } from '../quantity/quantity.js';
 import type { CheckResult, StartInOrder } from '../verdict/check.js';
 import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import { compareLimits } from '../verdict/limit-order.js';
-import type { Limit } from '../verdict/limit.js';
+import { demandAt, type Limit } from '../verdict/limit.js';
 import { onMembers, runningSum } from '../system/running-set.js';
 import type { GeneratorElement, InverterElement, SeriesElement } from '../system/series-elements.js';
 import type { Verdict } from '../verdict/verdict.js';
@@ -106,9 +106,7 @@ export function staircaseOf(result: CheckResult, headId?: string): Staircase | u
       ...[...floor, ...order.filter(({ load }) => load.usage === 'by-itself')].flatMap((consumer) =>
         momentStart(drawnStartOf(result, element, startOf(result, consumer, 'any-moment')), consumer, false),
       ),
-      ...(result.verdict === 'holds' ? result.restarts : []).flatMap(({ loadId }) =>
-        restartOf(result, element, loadId),
-      ),
+      ...result.restarts.flatMap(({ loadId }) => restartOf(result, element, loadId)),
     ],
     full,
     waitS: waitBetween(element, result.starts),
@@ -196,7 +194,7 @@ function startFrom(
     each.parts.filter((other) => other !== part).map((other) => other.running),
   );
   const sum = addStartOnLeg(rest, part.start);
-  const wattsToVA = limit.unit === 'W' ? sum.va[deciding(limit)] / sum.watts[deciding(limit)] : 1;
+  const wattsToVA = limit.unit === 'W' ? demandAt(sum.va, limit.edge) / demandAt(sum.watts, limit.edge) : 1;
   const ampsToVA = limit.unit === 'A' && 'volts' in element ? element.volts : 1;
   const { lo, stated, hi } = sum.va;
   return {
@@ -209,8 +207,6 @@ function startFrom(
     decides: result.decider?.id === limit.id && result.decider.worst.hi === limit.worst.hi,
   };
 }
-
-const deciding = (limit: Limit): 'lo' | 'hi' => (limit.edge === 'optimistic' ? 'lo' : 'hi');
 
 function momentStart(
   start: DrawnStart | undefined,
@@ -225,10 +221,5 @@ function restartOf(result: CheckResult, element: SeriesElement, loadId: string):
   const restart = result.restarts.find((each) => each.loadId === loadId);
   if (!consumer || restart?.limit.element !== element) return [];
   const running = [...result.selfStarting, ...result.order].filter((other) => other !== consumer);
-  const start = startFrom(result, element, [restart.limit], running, consumer);
-  return momentStart(
-    start && { ...start, decides: !restart.holds && result.verdict === 'holds' },
-    consumer,
-    true,
-  );
+  return momentStart(startFrom(result, element, [restart.limit], running, consumer), consumer, true);
 }

@@ -7,6 +7,7 @@ import { noProgress, type Progress } from './progress.js';
 import { outlooksOf, type Outlook } from './outlook.js';
 import { settlementOf, type Settlement } from './settle.js';
 import type { CheckScene } from '../verdict/situation.js';
+import type { Verdict } from '../verdict/verdict.js';
 import { compile, type CompiledRig } from '../system/compile.js';
 import { intervalOf } from '../rig/half-widths.js';
 import { supplyOf } from '../rig/lookup.js';
@@ -191,11 +192,14 @@ interface VerdictCount {
 function countVerdicts(compiled: CompiledRig, scene: CheckScene): VerdictCount {
   const outlooks = [...outlooksOf(compiled, scene).values()];
   const { verdict } = check(compiled, scene);
+  const isOpen = (each: Verdict): boolean => each === 'tight' || each === 'likely-trips';
   const isTight = (outlook: Outlook): boolean =>
-    outlook.answer === 'tight' || (outlook.answer === 'worse' && outlook.limit.verdict === 'tight');
+    outlook.answer === 'tight' ||
+    outlook.answer === 'likely-trips' ||
+    (outlook.answer === 'worse' && isOpen(outlook.limit.verdict));
   const isFine = ({ answer }: Outlook): boolean => answer === 'can-start' || answer === 'beside';
   return {
-    tight: outlooks.filter(isTight).length + Number(verdict === 'tight'),
+    tight: outlooks.filter(isTight).length + Number(isOpen(verdict)),
     holds: outlooks.filter(isFine).length + Number(verdict === 'holds'),
   };
 }

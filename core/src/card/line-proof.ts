@@ -1,5 +1,5 @@
 import type { CompiledRig } from '../system/compile.js';
-import { check, type CheckResult } from '../verdict/check.js';
+import { check } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
 import { compareLimits } from '../verdict/limit-order.js';
 import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
@@ -59,17 +59,13 @@ function judged(
   on: readonly CardItem[],
   kind: CardLine['kind'],
 ): Judged {
-  const isOrder = kind === 'order';
-  const result = check(compiled, { supply, on }, isOrder ? 'given' : 'any');
-  const [worst] = [...result.limits, ...(isOrder ? [] : restartLimits(result))].sort(compareLimits);
+  const result = check(compiled, { supply, on }, kind === 'order' ? 'given' : 'any');
   return {
-    verdict: worst?.verdict ?? 'holds',
-    limit: worst,
+    verdict: result.verdict,
+    limit: result.decider,
     notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
   };
 }
-
-const restartLimits = ({ restarts }: CheckResult): readonly Limit[] => restarts.map(({ limit }) => limit);
 
 /** Whether a set may stand on a card: it holds in any order, with every restart, and all of it is fed. */
 export function mayBeOn(compiled: CompiledRig, supply: string, on: readonly CardItem[]): boolean {

@@ -44,7 +44,7 @@ export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
   const { rig } = compiled;
   if (asked.states.length > MOST_IN_A_MASK)
     throw new RangeError(`The day asks for more than ${MOST_IN_A_MASK} loads and states`);
-  const edge: Edge = day.tight === 'allowed' ? 'optimistic' : 'pessimistic';
+  const edge: Edge = day.tight === 'allowed' ? 'stated' : 'pessimistic';
   const known = setsKnownOf(compiled);
   const statesKey = `${edge} ${JSON.stringify(asked.states)}`;
   const ofSupply = new Map<string, SetsOnSupply>();

@@ -26,7 +26,6 @@ export class SetsOnSupply {
   private readonly consumers: readonly (Consumer | undefined)[];
   private readonly limits: LimitsByElement;
   private readonly memory: MonotoneMemory;
-  private readonly duringWork: number;
   /** Leaders and followers of each tie, as masks. */
   private readonly tied: readonly (readonly [leader: number, follower: number])[];
   private readonly powers = new Map<number, SetPower>();
@@ -43,7 +42,6 @@ export class SetsOnSupply {
     const fails = (limit: Limit): boolean => this.counts(limit) && !passesAt([limit], edge);
     this.limits = new LimitsByElement(ofAll, fed, charging, fails, edge);
     this.memory = new MonotoneMemory((mask) => this.failingPart(mask));
-    this.duringWork = this.maskOf(({ load }) => load.usage === 'during-work');
     this.tied = (system.rig.ties ?? []).map(({ leader, follower }) => [
       this.maskOf(({ load }) => load.id === leader),
       this.maskOf(({ load }) => load.id === follower),
@@ -102,7 +100,7 @@ export class SetsOnSupply {
     if (this.isKeptApart(mask)) return shrunk(mask, (part) => !this.isKeptApart(part));
     if (this.hasTie(mask))
       return this.fitsInAnyOrder(mask) ? undefined : shrunk(mask, (part) => this.fitsInAnyOrder(part));
-    return this.limits.failingPartWhileRunning(mask, common(mask, this.duringWork));
+    return this.limits.failingPartWhileRunning(mask);
   }
 
   /** Tied loads start as one: each set of them is tested whole. */

@@ -1,7 +1,7 @@
 import { USUAL_UNPLANNED_W, withSomethingMore } from '../answers/unplanned-load.js';
 import { decidingLimit } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
-import type { Verdict } from '../verdict/verdict.js';
+import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
 import { SLOT_MINUTES } from './clock.js';
 import { momentsOfPlan } from './moments.js';
 import type { Timetable } from './timetable.js';
@@ -58,7 +58,7 @@ export function surpriseIn(timetable: Timetable, watts = USUAL_UNPLANNED_W): Sur
           verdict === 'holds' || !worst ? [] : [{ ...span, verdict, ...worst }],
         ),
       ),
-    ].sort((a, b) => Number(b.verdict === 'trips') - Number(a.verdict === 'trips') || a.from - b.from),
+    ].sort((a, b) => compareVerdicts(b.verdict, a.verdict) || a.from - b.from),
   };
 }
 

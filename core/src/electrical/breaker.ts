@@ -6,19 +6,19 @@ import {
   type ThermalConstants,
 } from '../reference/breaker-curves.js';
 import { BREAKER_REFERENCE_C, BREAKER_SPAN_K } from '../reference/heat.js';
+import type { Edge } from '../quantity/quantity.js';
 import type { Protection } from '../rig/schema.js';
 
 /** A breaker and how warm it is where it sits; unknown counts as its reference. */
 export interface BreakerInPlace {
   readonly protection: Protection;
   readonly celsius?: number | undefined;
+  /** As warm as it may be, where that is not known but for the outdoors. */
+  readonly celsiusAtWorst?: number | undefined;
 }
 
-/** What a breaker carries at each edge, in A. */
-export interface BreakerBand {
-  readonly pessimistic: number;
-  readonly optimistic: number;
-}
+/** Amps at each edge and as entered. */
+export type BreakerBand = Readonly<Record<Edge, number>>;
 
 /**
  * Seconds until a leaky I-squared-t element trips.
@@ -45,18 +45,31 @@ export function secondsToTrip(thermal: ThermalConstants, x: number, theta0 = 0):
  * Current that a breaker carries without a time limit, A.
  *
  * Pessimistic: its rated current. Optimistic: its conventional tripping current, 1.35 I_n (UL 489) or
- * 1.45 I_n (IEC 60898-1), or more where the overload is known to end before a trip is guaranteed.
+ * 1.45 I_n (IEC 60898-1), or more where the overload is known to end before a trip is guaranteed. As entered: between
+ * the two, the geometric mean of what the standard says it holds and trips at.
  *
  * @param overloadS Seconds the overload lasts at most; Infinity where that is not known.
+ * Source: UL 489, IEC 60898-1, from memory; methods.md, rules 7 and 35.
+ *
+ * @example
+ * steadyBand({ protection: { amps: 20, curve: 'ul-489' } }); // 20, 23.2 and 27 A
  */
 export function steadyBand(breaker: BreakerInPlace, overloadS = Infinity): BreakerBand {
   const { protection } = breaker;
   const constants = breakerConstants(protection.curve, protection.amps);
   const factor = heatFactors(breaker);
-  return {
+  const usual = protection.amps * Math.sqrt(constants.holds * factor.may * constants.will.k * factor.will);
+  return risingBand({
     pessimistic: protection.amps * factor.may,
+    stated: Number.isFinite(overloadS) ? Math.max(usual, usualAmps(breaker, 0, overloadS)) : usual,
     optimistic: protection.amps * factor.will * willCarryMultiple(constants, overloadS),
-  };
+  });
+}
+
+/** The curves of a hot or a warm breaker may cross: what is carried at a worse edge is carried at a better one. */
+function risingBand({ pessimistic, stated, optimistic }: BreakerBand): BreakerBand {
+  const usual = Math.max(pessimistic, stated);
+  return { pessimistic, stated: usual, optimistic: Math.max(usual, optimistic) };
 }
 
 /**
@@ -69,34 +82,37 @@ export function steadyBand(breaker: BreakerInPlace, overloadS = Infinity): Break
  * @example
  * heatFactors({ protection: { amps: 30, curve: 'ul-489' }, celsius: 60 }).may; // 0.866: 26.0 A
  */
-export function heatFactors({ protection, celsius }: BreakerInPlace): {
+export function heatFactors({ protection, celsius, celsiusAtWorst = celsius }: BreakerInPlace): {
   readonly may: number;
   readonly will: number;
 } {
-  if (celsius === undefined) return { may: 1, will: 1 };
   const reference = isIec(protection.curve) ? BREAKER_REFERENCE_C.iec : BREAKER_REFERENCE_C.ul;
-  const factor = (from: number): number => Math.sqrt(Math.max(0, 1 - (celsius - from) / BREAKER_SPAN_K));
-  return { may: Math.min(1, factor(reference.may)), will: factor(reference.will) };
+  const factor = (from: number, at: number | undefined): number =>
+    at === undefined ? 1 : Math.sqrt(Math.max(0, 1 - (at - from) / BREAKER_SPAN_K));
+  return {
+    may: Math.min(1, factor(reference.may, celsiusAtWorst)),
+    will: factor(reference.will, celsius),
+  };
 }
 
 /**
  * Current that a warm breaker carries through a start, A rms.
  *
  * Pessimistic: below the may curve and the earliest magnetic release; optimistic: below the will
- * curve and the guaranteed magnetic release. The release answers to the first peaks, so a motor
- * start counts 1.1 times there.
+ * curve and the guaranteed magnetic release. As entered: by the mean of the two times, and of the two releases. The
+ * release answers to the first peaks, so a motor start counts 1.1 times there.
  *
  * @param preloadA What flows before the start, A, at each edge. More than the breaker carries for ever
  * at that edge counts as just that: beyond it the steady limit fails, and says why better.
  * @param seconds Length of the start, s, at each edge.
  * @param peak First peak over that of the rms, at each edge: of a motor, unless it is a transformer.
- * Source: methods.md 5 and rule 7; UL 489, IEC 60898-1, from memory.
+ * Source: methods.md 5, rules 7 and 35; UL 489, IEC 60898-1, from memory.
  */
 export function startBand(
   breaker: BreakerInPlace,
   preloadA: BreakerBand,
   seconds: BreakerBand,
-  peak: BreakerBand = { pessimistic: MOTOR_START_PEAK_FACTOR, optimistic: MOTOR_START_PEAK_FACTOR },
+  peak: BreakerBand = MOTOR_PEAK,
 ): BreakerBand {
   const { amps, curve } = breaker.protection;
   const { may, will, magnetic, ...constants } = breakerConstants(curve, amps);
@@ -107,10 +123,56 @@ export function startBand(
     thermalMultiple(will, preloadA.optimistic / willA, seconds.optimistic),
     seconds.optimistic < constants.slowTripS ? constants.slowBelow : 0,
   );
-  return {
+  const usualRelease = amps * Math.sqrt(magnetic.may * magnetic.will);
+  return risingBand({
     pessimistic: Math.min(mayA * mayMultiple, (amps * magnetic.may) / peak.pessimistic),
+    stated: Math.min(usualAmps(breaker, preloadA.stated, seconds.stated), usualRelease / peak.stated),
     optimistic: Math.min(willA * willMultiple, (amps * magnetic.will) / peak.optimistic),
-  };
+  });
+}
+
+const MOTOR_PEAK: BreakerBand = {
+  pessimistic: MOTOR_START_PEAK_FACTOR,
+  stated: MOTOR_START_PEAK_FACTOR,
+  optimistic: MOTOR_START_PEAK_FACTOR,
+};
+
+const MOST_MULTIPLES = 100;
+const BISECTIONS = 30;
+
+/** Amps that it usually carries for so long: where the geometric mean of the times of its two curves is just that. */
+function usualAmps(breaker: BreakerInPlace, preloadA: number, seconds: number): number {
+  const { amps, curve } = breaker.protection;
+  const constants = breakerConstants(curve, amps);
+  const heat = heatFactors(breaker);
+  const [mayA, willA] = [amps * heat.may, amps * heat.will];
+  const mayWarmth = Math.min(1, preloadA / mayA) ** 2;
+  const willWarmth = Math.min(Math.sqrt(constants.holds * constants.will.k), preloadA / willA) ** 2;
+  const meanSquare = (at: number): number =>
+    secondsToTrip(constants.may, at / mayA, mayWarmth) *
+    usualSecondsToCertainTrip(constants, at / willA, willWarmth);
+  let [carries, trips] = [0, amps * MOST_MULTIPLES];
+  for (let step = 0; step < BISECTIONS; step += 1) {
+    const middle = (carries + trips) / 2;
+    if (meanSquare(middle) >= seconds * seconds) carries = middle;
+    else trips = middle;
+  }
+  return carries;
+}
+
+/**
+ * The will curve without its step: from the hour at its conventional tripping current to the time at which a trip is
+ * promised above, joined on logarithmic scales.
+ */
+function usualSecondsToCertainTrip(
+  { will, slowBelow, slowTripS }: BreakerConstants,
+  x: number,
+  warmth: number,
+): number {
+  if (x >= slowBelow) return secondsToTrip(will, x, warmth);
+  if (x <= will.k) return slowTripS;
+  const share = Math.log(x / will.k) / Math.log(slowBelow / will.k);
+  return slowTripS * (secondsToTrip(will, slowBelow, warmth) / slowTripS) ** share;
 }
 
 /**

@@ -2,9 +2,11 @@ import {
   AWG_ROWS,
   CORD_OHMS_PER_KFT_75C,
   PER_KELVIN_FROM_75C,
+  THIN_AWG_MM2,
   type AwgSize,
 } from '../reference/copper-awg.js';
-import { METRIC_ROWS, PER_KELVIN_FROM_20C } from '../reference/copper-metric.js';
+import { METRIC_ROWS, PER_KELVIN_FROM_20C, THIN_METRIC_OHMS_PER_KM_20C } from '../reference/copper-metric.js';
+import type { CordSize } from '../reference/cord-ampacity.js';
 import { CABLE_C } from '../reference/heat.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { Cable, Cord } from '../rig/schema.js';
@@ -40,8 +42,7 @@ export function ohmsPerMetre({ awg, mm2, bundles = 1 }: Conductor, celsius: numb
     return (at75 * (1 + PER_KELVIN_FROM_75C * (celsius - 75))) / bundles;
   }
   if (mm2 === undefined) return undefined;
-  const row = metricRow(mm2);
-  const at20 = row.ohmsPerKm20C / METRES_PER_KM;
+  const at20 = metricOhmsPerKm(mm2) / METRES_PER_KM;
   return (at20 * (1 + PER_KELVIN_FROM_20C * (celsius - 20))) / bundles;
 }
 
@@ -78,7 +79,7 @@ export function voltageDrop(ohms: number, amps: number, powerFactor = 1): number
  *
  * @param school NEC 310.16 (75 °C column), ABYC E-11 (105 °C) or IEC 60364-5-52 (method C).
  * @param ambientC Corrected by sqrt((T_c - T_a) / (T_c - 30)); never raised below 30 °C.
- * @returns Undefined where the school has no value for this size.
+ * @returns Undefined where the school has no value for this size, or a size is below its table.
  *
  * @example
  * ampacity({ awg: '10' }, 'nec'); // 35
@@ -119,7 +120,17 @@ function tabulated(
     const row = awgRow(awg);
     return school === 'abyc' ? row.abycA : row.ampacityA[75];
   }
-  return mm2 === undefined ? undefined : metricRow(mm2).ampacityA.c;
+  return mm2 === undefined ? undefined : metricRow(mm2)?.ampacityA.c;
+}
+
+/** Section of all conductors of a cable side by side, mm²; 0 where no size is given. */
+export function sectionOf({ awg, mm2 = 0, bundles = 1 }: Sized): number {
+  return (awg ? awgMm2(awg) : mm2) * bundles;
+}
+
+/** Section of a wire of some size, mm²; of thin cords too. */
+export function awgMm2(awg: AwgSize | CordSize): number {
+  return awg === '16' || awg === '18' ? THIN_AWG_MM2[awg] : awgRow(awg).mm2;
 }
 
 function awgRow(size: AwgSize) {
@@ -128,8 +139,17 @@ function awgRow(size: AwgSize) {
   return row;
 }
 
+/** The row of a size, or of the next thinner one; a size below the table is not known, never the next larger. */
 function metricRow(mm2: number) {
-  const row = [...METRIC_ROWS].reverse().find((each) => each.mm2 <= mm2) ?? METRIC_ROWS[0];
-  if (!row) throw new RangeError('The metric table is empty');
-  return row;
+  return [...METRIC_ROWS].reverse().find((each) => each.mm2 <= mm2);
+}
+
+/** Of the next thinner size; below the thinnest in proportion, as copper goes. */
+function metricOhmsPerKm(mm2: number): number {
+  const row = metricRow(mm2);
+  if (row) return row.ohmsPerKm20C;
+  const thin = [...THIN_METRIC_OHMS_PER_KM_20C].reverse().find(([size]) => size <= mm2);
+  if (thin) return thin[1];
+  const [size, ohms] = THIN_METRIC_OHMS_PER_KM_20C[0];
+  return (ohms * size) / mm2;
 }

@@ -4,6 +4,7 @@ import type { Interval, Quantity } from '../quantity/quantity.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import { defaultCause, intervalOf, startPowerFactorRange } from '../rig/half-widths.js';
 import type { Load, Part } from '../rig/schema.js';
+import { usageOf } from '../rig/usage.js';
 import { nonActivePower, type AcTerm } from './apparent-power.js';
 import { runningPowerFactor, runningPowerOf, UNITY, type RunningPower } from './running-power.js';
 import { startSizeOf, type StartSize } from './start-size.js';
@@ -53,8 +54,9 @@ export function consumerOf(load: Load, system: SystemOfLoad, stateId?: string): 
     // What pulses draws its full power each time; what may pulse is taken to.
     return share > 0 && state?.works !== 'lower' ? 1 : share;
   };
+  const usage = usageOf(load);
   return {
-    load,
+    load: usage === load.usage ? load : { ...load, usage },
     stateId: state?.id,
     parts: load.parts
       .filter((part) => shareOf(part) > 0)

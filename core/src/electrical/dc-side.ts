@@ -1,3 +1,6 @@
+import type { Interval } from '../quantity/quantity.js';
+import type { UsualRange } from '../reference/kinds-of-parts.js';
+
 /** A DC source behind a resistance: what a battery, its cable and its contacts are to an inverter. */
 export interface ResistiveSource {
   /** Open-circuit voltage, V, above 0. */
@@ -41,6 +44,32 @@ export function cutOffWatts(source: ResistiveSource, cutOffV: number): number {
   if (cutOffV >= openV) return 0;
   if (cutOffV <= openV / 2 || ohms === 0) return collapseWatts(source);
   return (cutOffV * (openV - cutOffV)) / ohms;
+}
+
+/**
+ * RMS of a doubtful DC current whose ripple is in doubt too: the two doubts combine as those of a product, each side on its
+ * own, never beyond the product of the ends.
+ *
+ * @param amps Mean current, A.
+ * @param ripple Peak of the part at twice the frequency over the mean.
+ * @returns A. Source: physics; JCGM 100:2008, 5.1.6 (methods.md, rule 49).
+ *
+ * @example
+ * // 200 A without doubt, ripple 0.5 (0.3 to 0.7): 212 A, 204 to 223 A
+ */
+export function rippledAmps(amps: Interval, ripple: UsualRange): Interval {
+  const [low, usual, high] = [ripple.low, ripple.usual, ripple.high].map((each) =>
+    rmsWithRipple(1, each),
+  ) as [number, number, number];
+  const stated = amps.stated * usual;
+  if (stated === 0) return { lo: amps.lo * low, stated, hi: amps.hi * high };
+  const down = Math.hypot(1 - amps.lo / amps.stated, 1 - low / usual);
+  const up = Math.hypot(amps.hi / amps.stated - 1, high / usual - 1);
+  return {
+    lo: Math.max(amps.lo * low, stated * (1 - down)),
+    stated,
+    hi: Math.min(amps.hi * high, stated * (1 + up)),
+  };
 }
 
 /**

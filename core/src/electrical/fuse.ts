@@ -28,6 +28,21 @@ export function fuseBand(kind: FuseKind, seconds: number): FuseBand {
   };
 }
 
+/**
+ * Multiple of its rating that a fuse usually carries for a time: the geometric mean of what it may and what it is bound
+ * to open at.
+ *
+ * @param seconds Above 0; Infinity for hours.
+ * @returns A multiple. Source: as `fuseBand`; methods.md, rule 35.
+ *
+ * @example
+ * usualFuseMultiple('class-t', Infinity); // 1.16
+ */
+export function usualFuseMultiple(kind: FuseKind, seconds: number): number {
+  const { pessimistic, optimistic } = fuseBand(kind, seconds);
+  return Math.sqrt(pessimistic * optimistic);
+}
+
 /** Both times fall as the multiple rises. */
 function multipleAt(
   points: readonly FusePoint[],

@@ -12,6 +12,7 @@ import {
  *
  * @param celsius Where it stands.
  * @param fullUpToC Full rating up to here by its data sheet.
+ * @param celsiusAtWorst As warm as it may be, where that is not entered.
  * @returns Factors of 0 to 1; 0 where it switches itself off. Source: common practice (medium, height low).
  *
  * @example
@@ -21,16 +22,17 @@ export function inverterFactor(
   celsius: number | undefined,
   fullUpToC = INVERTER_FULL_UP_TO_C,
   altitudeM = 0,
+  celsiusAtWorst = celsius,
 ): Interval {
-  const hot = Math.max(0, (celsius ?? fullUpToC) - fullUpToC);
-  const at = (perKelvin: number, fullUpToM: number, offAtC: number): number =>
-    celsius !== undefined && celsius >= offAtC
-      ? 0
-      : Math.max(0, 1 - perKelvin * hot) *
-        Math.max(0, 1 - (INVERTER_LOSS_PER_100_M * Math.max(0, altitudeM - fullUpToM)) / 100);
+  const at = (here: number | undefined, perKelvin: number, fullUpToM: number, offAtC: number): number => {
+    if (here !== undefined && here >= offAtC) return 0;
+    const hot = Math.max(0, (here ?? fullUpToC) - fullUpToC);
+    const high = (INVERTER_LOSS_PER_100_M * Math.max(0, altitudeM - fullUpToM)) / 100;
+    return Math.max(0, 1 - perKelvin * hot) * Math.max(0, 1 - high);
+  };
   return {
-    lo: at(INVERTER_LOSS_PER_K.high, INVERTER_FULL_UP_TO_M.low, INVERTER_OFF_AT_C.low),
-    stated: at(INVERTER_LOSS_PER_K.usual, INVERTER_FULL_UP_TO_M.usual, INVERTER_OFF_AT_C.usual),
-    hi: at(INVERTER_LOSS_PER_K.low, INVERTER_FULL_UP_TO_M.high, INVERTER_OFF_AT_C.high),
+    lo: at(celsiusAtWorst, INVERTER_LOSS_PER_K.high, INVERTER_FULL_UP_TO_M.low, INVERTER_OFF_AT_C.low),
+    stated: at(celsius, INVERTER_LOSS_PER_K.usual, INVERTER_FULL_UP_TO_M.usual, INVERTER_OFF_AT_C.usual),
+    hi: at(celsius, INVERTER_LOSS_PER_K.low, INVERTER_FULL_UP_TO_M.high, INVERTER_OFF_AT_C.high),
   };
 }

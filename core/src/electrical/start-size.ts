@@ -1,5 +1,6 @@
 import { scaleQuantity, subtractQuantity, timesFactor, type FactorRange } from '../quantity/arithmetic.js';
 import type { Quantity } from '../quantity/quantity.js';
+import { RATED_MOTOR_VOLTS } from '../reference/nec-430-motors.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
 import type { Part, Start, StartFrom } from '../rig/schema.js';
@@ -20,6 +21,10 @@ export interface StartSize extends SizedStart {
 }
 
 const MOTOR_TABLE_VOLTS = 115;
+
+/** Volts that motors are rated for on a system of some volts: a locked rotor takes more at the volts at hand. */
+const ratedVolts = ({ volts }: SystemOfLoad): number =>
+  RATED_MOTOR_VOLTS.find((rated) => volts >= rated) ?? volts;
 /** Seconds of a start of which nothing is known. */
 const UNKNOWN_SECONDS: Quantity = { value: 0.5, basis: 'guess', minus: 0.25, plus: 0.5 };
 
@@ -27,7 +32,7 @@ const UNKNOWN_SECONDS: Quantity = { value: 0.5, basis: 'guess', minus: 0.25, plu
  * How large the start of a part is, and how long it lasts.
  *
  * Precedence: the VA entered, an inrush on the clamp less the base load, locked-rotor amps, code letter
- * (its upper end), motor table, rated-load amps of a compressor, and last the usual multiple of its
+ * (its upper end) and motor table, both at rated volts and raised to the volts at hand, rated-load amps of a compressor, and last the usual multiple of its
  * kind. A locked rotor is a constant impedance: its VA go with the square of the volts.
  *
  * A kind that starts has its usual start with or without an entry; that it has none must be said outright.
@@ -41,13 +46,34 @@ export function startSizeOf(part: Part, system: SystemOfLoad): StartSize | undef
   const sized = fullStart(part, start, system);
   if (!sized) return undefined;
   const full: SizedStart = { va: sized.va, seconds: secondsOf(part, start) };
-  const soft = isSeenSoftened(start, sized.origin) ? undefined : start.soft;
-  return { origin: sized.origin, full, ...(soft ? softened(full, soft) : full) };
+  const { soft } = start;
+  const { origin } = sized;
+  if (!soft || isSeenSoftened(start, origin)) return { origin, full, ...full };
+  const less = softened(full, soft);
+  return { origin, full, ...(isPerhapsSeenSoftened(start, origin) ? atWorstAsSeen(less, full) : less) };
 }
+
+const wasSeen = (origin: StartOrigin): boolean => origin === 'entered' || origin === 'inrush';
 
 /** What was seen with the soft starter in place has it in it already. */
 function isSeenSoftened({ softStarter }: Start, origin: StartOrigin): boolean {
-  return softStarter === 'yes' && (origin === 'entered' || origin === 'inrush');
+  return softStarter === 'yes' && wasSeen(origin);
+}
+
+/** A start was measured, and nobody says whether the soft starter was in place. */
+function isPerhapsSeenSoftened({ softStarter, va, from }: Start, origin: StartOrigin): boolean {
+  const basis = origin === 'inrush' ? from?.inrushA?.basis : va?.basis;
+  return softStarter === undefined && wasSeen(origin) && basis === 'measured';
+}
+
+/** As entered and at best it is softened; at worst what was seen is all that the soft starter does (rule 42). */
+function atWorstAsSeen(less: SizedStart, seen: SizedStart): SizedStart {
+  const most = (quantity: Quantity): number => quantity.value + (quantity.plus ?? 0);
+  const upTo = (quantity: Quantity, other: Quantity): Quantity => ({
+    ...quantity,
+    plus: Math.max(most(quantity), most(other)) - quantity.value,
+  });
+  return { va: upTo(less.va, seen.va), seconds: upTo(less.seconds, seen.seconds) };
 }
 
 interface Sized {
@@ -63,6 +89,7 @@ function fullStart(part: Part, start: Start, system: SystemOfLoad): Sized | unde
 function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | undefined {
   const plateVolts = from.volts ?? system.volts;
   const asHere = (system.volts / plateVolts) ** 2;
+  const raised = Math.max(1, (system.volts / (from.volts ?? ratedVolts(system))) ** 2);
   if (from.inrushA) {
     const inrush = scaleQuantity(withWidths(from.inrushA, 'start', part.kind), system.volts);
     const base = from.baseA && scaleQuantity(withWidths(from.baseA, 'running', part.kind), system.volts);
@@ -76,12 +103,13 @@ function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | u
     const { to: value } = codeLetterVA(from.codeLetter, from.horsepower);
     return {
       origin: 'code-letter',
-      va: scaleQuantity(withWidths({ value, basis: 'code-letter' }, 'start', part.kind), asHere),
+      va: scaleQuantity(withWidths({ value, basis: 'code-letter' }, 'start', part.kind), raised),
     };
   }
   if (from.horsepower !== undefined) {
     const value = lockedRotorAmps(from.horsepower, MOTOR_TABLE_VOLTS) * MOTOR_TABLE_VOLTS;
-    return { origin: 'motor-table', va: withWidths({ value, basis: 'table' }, 'start', part.kind) };
+    const atRated = withWidths({ value, basis: 'table' }, 'start', part.kind);
+    return { origin: 'motor-table', va: scaleQuantity(atRated, raised) };
   }
   return from.ratedLoadA && fromRatedLoad(part, from.ratedLoadA, plateVolts * asHere);
 }

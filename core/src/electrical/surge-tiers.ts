@@ -40,10 +40,10 @@ export function surgeCeiling(rating: SurgeRating, seconds: number): Ceiling {
 }
 
 /**
- * The same read in the user's favour: an inverter of which no tier is entered usually carries half as much
- * again for a second (common practice, no published source).
+ * The same as entered and at best: an inverter of which no tier is entered usually carries half as much again for a
+ * second (common practice, no published source; methods.md, rules 34 and 35).
  */
-export function bestCeiling(rating: SurgeRating, seconds: number): Ceiling {
+export function usualCeiling(rating: SurgeRating, seconds: number): Ceiling {
   const ceiling = surgeCeiling(rating, seconds);
   if (rating.tiers.length > 0 || seconds > SURGE_WITHOUT_TIERS.seconds) return ceiling;
   const { times } = SURGE_WITHOUT_TIERS;

@@ -29,7 +29,7 @@ function withLoadOn(rig: Rig, asked: FirstLoad, answers: FirstAnswers): Rig {
   const name = loadFromKind(rig, asked.kind, '').name;
   const own: Circuit = {
     ...ownCircuit(rig, name, answers),
-    ...(place === 'own-pair' && { pole: 'both' as const }),
+    ...(place === 'own-pair' && MAINS[answers.mains].poles === 'split-180' && { pole: 'both' as const }),
   };
   const withOwn = { ...rig, circuits: [...rig.circuits, own] };
   const load = stated(loadFromKind(withOwn, asked.kind, own.id), asked.stated);

@@ -13,6 +13,8 @@ export interface AskedSet {
 /** What a hand at the switches does: nothing but the set and its order is another. */
 export type ChangeByHand =
   | { readonly by: 'order' }
+  /** Off before each restart of a tool, and on again after it. */
+  | { readonly by: 'habit'; readonly restartsId: string; readonly offIds: readonly string[] }
   | { readonly by: 'state'; readonly loadId: string; readonly stateId: string }
   | { readonly by: 'hold-off'; readonly loadId: string }
   /** One waits until another one has ended: each of the two runs, one after the other. */
@@ -72,5 +74,6 @@ export function isPurchase(change: Change): change is Purchase {
 /** What a change is about: two changes of one thing are no pair. */
 export function subjectOf(change: Change): string {
   if ('loadId' in change) return `load ${change.loadId}`;
+  if (change.by === 'habit') return `habit ${change.restartsId}`;
   return change.by;
 }

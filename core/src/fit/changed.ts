@@ -17,6 +17,8 @@ export function changed(asked: AskedSet, change: Change): AskedSet {
       return { ...asked, startOrder: 'best' };
     case 'supply':
       return { ...asked, scene: { ...asked.scene, supply: change.supplyId } };
+    case 'habit':
+      return { ...asked, scene: { ...asked.scene, on: withHabit(asked.scene.on, change) } };
     case 'state':
     case 'hold-off':
     case 'wait':
@@ -32,7 +34,18 @@ export function changed(asked: AskedSet, change: Change): AskedSet {
   }
 }
 
-type OfWhatIsOn = Exclude<ChangeByHand, { readonly by: 'order' | 'shorter' }>;
+type OfWhatIsOn = Exclude<ChangeByHand, { readonly by: 'order' | 'habit' | 'shorter' }>;
+
+function withHabit(
+  on: readonly LoadOn[],
+  { restartsId, offIds }: Extract<Change, { readonly by: 'habit' }>,
+): readonly LoadOn[] {
+  return on.map((entry) =>
+    offIds.includes(entry.load)
+      ? { ...entry, offAtRestartOf: [...new Set([...(entry.offAtRestartOf ?? []), restartsId])] }
+      : entry,
+  );
+}
 
 function onAfter(on: readonly LoadOn[], change: OfWhatIsOn): readonly LoadOn[] {
   const replaced = (entry: LoadOn): readonly LoadOn[] => {

@@ -1,4 +1,5 @@
 import { inputLimitOf } from '../answers/input-limit.js';
+import { mayCharge } from '../rig/charging-loads.js';
 import type { CheckResult } from '../verdict/check.js';
 import type { AskedSet, ChangeOfSupply } from './change.js';
 
@@ -7,9 +8,10 @@ export function changesOfSupply({ rig, scene }: AskedSet, result: CheckResult): 
   const { supply } = result;
   const isConnected = supply.sources.length > 0;
   const canAssist = isConnected && rig.converters.some((converter) => converter.canAssist === 'yes');
+  const hasCharger = isConnected && rig.converters.some(({ kind }) => kind !== 'inverter');
   const isUntested = supply.assist === 'on' && (supply.whoCarriesStart ?? 'unknown') === 'unknown';
   return [
-    ...(supply.charging === 'on' ? [{ by: 'charging-off' as const, minutes: undefined }] : []),
+    ...(mayCharge(supply) && hasCharger ? [{ by: 'charging-off' as const, minutes: undefined }] : []),
     ...inputLimits(result, inputLimitOf(rig, result)),
     ...(canAssist && supply.assist !== 'on' ? [{ by: 'assist-on' as const }] : []),
     ...rig.supplies

@@ -9,6 +9,8 @@ import type { AskedSet, Change } from './change.js';
  * Source: common practice, no published source: turn down before you switch off, wait before you give up, and buy last.
  */
 const EFFORT: Record<Change['by'], number> = {
+  // People work with the extractor on: what they do anyway comes first.
+  habit: 0,
   order: 1,
   state: 2,
   'hold-off': 3,

@@ -38,11 +38,12 @@ export function pairsThatHold(
   return { found, areAll: pairs.length <= MOST_PAIRS_TRIED };
 }
 
-/** A load that waits for another one, and that other one off, are about both. */
+/** A load that waits for another one, and that other one off, are about both; so is one switched off at a restart. */
 function areOfOneLoad(one: Change, other: Change): boolean {
   const of = (change: Change): readonly string[] => [
     ...('loadId' in change ? [change.loadId] : []),
     ...('forId' in change ? [change.forId] : []),
+    ...(change.by === 'habit' ? [change.restartsId, ...change.offIds] : []),
   ];
   return of(one).some((id) => of(other).includes(id));
 }

@@ -12,6 +12,7 @@ export function singleChanges(trials: Trials, kept: ReadonlySet<string>): readon
   const byHand = changesByHand(asked, failing, kept);
   return [
     ...byHand,
+    ...habits(trials),
     ...waits(asked),
     ...changesOfSupply(asked, base),
     ...changesOfRig(asked, failing),
@@ -20,6 +21,13 @@ export function singleChanges(trials: Trials, kept: ReadonlySet<string>): readon
     .map((change) => ({ change, effort: effortOf(asked, change) }))
     .sort((a, b) => a.effort - b.effort)
     .map(({ change }) => change);
+}
+
+/** What is switched off before a tool is restarted, where its restart is not kept. */
+function habits({ base }: Trials): readonly Change[] {
+  return base.restarts
+    .filter(({ limit, switchOffFirst }) => limit.verdict !== 'holds' && switchOffFirst.length > 0)
+    .map(({ loadId, switchOffFirst }) => ({ by: 'habit', restartsId: loadId, offIds: switchOffFirst }));
 }
 
 /** Of two that are switched by hand, the one that runs longer waits for the other. */

@@ -2,6 +2,7 @@ import { noProgress, type Progress } from '../answers/progress.js';
 import { dropOutOf } from '../answers/drop-out.js';
 import { loadOf } from '../rig/lookup.js';
 import type { CheckResult } from '../verdict/check.js';
+import { compareVerdicts } from '../verdict/verdict.js';
 import { isPurchase, type AskedSet, type Change } from './change.js';
 import { enoughInverters } from './enough-inverter.js';
 import { fewestOff } from './fewest-off.js';
@@ -15,11 +16,11 @@ export interface Way {
   readonly changes: readonly Change[];
   readonly result: CheckResult;
   /** Trouble that was not there before: beside the set itself, which holds. */
-  readonly brings: readonly ('drop-out' | 'restart')[];
+  readonly brings: readonly 'drop-out'[];
 }
 
 export interface WaysToFit {
-  /** The least effort first. Where none holds, what at least may hold and leans towards it. */
+  /** The least effort first. Where none holds, what should hold at least. */
   readonly ways: readonly Way[];
   /** What people would try or buy, and what stands in the way all the same. */
   readonly wouldNotHelp: readonly WouldNotHelp[];
@@ -57,7 +58,7 @@ export function waysToFit(asked: AskedSet, question: FitQuestion = {}): WaysToFi
   const pairs = isFew ? pairsThatHold(trials, singles, progress) : { found: [], areAll: true };
   found.push(...pairs.found.map(asWay));
   const off = found.some(isByHand) ? undefined : fewestOff(trials, kept);
-  const ways = lastingFirst([...(off ? [asWay(off)] : []), ...found]);
+  const ways = fewWaits([...(off ? [asWay(off)] : []), ...found]);
   return {
     ways: ways.length > 0 ? ways : mayDo(trials, singles),
     wouldNotHelp: wouldNotHelp(trials),
@@ -111,40 +112,29 @@ function refined(trials: Trials, change: Change): Change {
 }
 
 function wayOf(trials: Trials, { changes, asked, result }: Trial): Way {
-  const before = troubles(trials, trials.asked, trials.base);
-  const brings = troubles(trials, asked, result).filter((trouble) => !before.includes(trouble));
+  const before = troubles(trials, trials.asked);
+  const brings = troubles(trials, asked).filter((trouble) => !before.includes(trouble));
   return { changes, result, brings };
 }
 
-function troubles(trials: Trials, asked: AskedSet, { restarts }: CheckResult): Way['brings'] {
+function troubles(trials: Trials, asked: AskedSet): Way['brings'] {
   const dropOut = dropOutOf(trials.compiledOf(asked), asked.scene);
-  return [
-    ...(dropOut?.verdict === 'trips' ? (['drop-out'] as const) : []),
-    ...(restarts.some(({ limit }) => limit.verdict === 'trips') ? (['restart'] as const) : []),
-  ];
+  return dropOut && compareVerdicts(dropOut.verdict, 'tight') > 0 ? ['drop-out'] : [];
 }
 
-/**
- * What still holds when a saw is restarted stands before what holds only once. Of waits the shortest are enough: the
- * others say the same.
- */
-function lastingFirst(ways: readonly Way[]): readonly Way[] {
+/** Of waits the shortest are enough: the others say the same. */
+function fewWaits(ways: readonly Way[]): readonly Way[] {
   const isWait = ({ changes: [only, second] }: Way): boolean => only?.by === 'wait' && !second;
   const waits = new Set(ways.filter(isWait).slice(0, MOST_WAITS));
-  const kept = ways.filter((way) => !isWait(way) || waits.has(way));
-  const holdsOnce = ({ result }: Way): boolean =>
-    result.restarts.some(({ limit }) => limit.verdict === 'trips');
-  return [...kept.filter((way) => !holdsOnce(way)), ...kept.filter(holdsOnce)];
+  return ways.filter((way) => !isWait(way) || waits.has(way));
 }
 
-/** Where nothing holds: what trips no longer, and rather holds. */
+/** Where nothing holds: what should hold, though it may trip. */
 function mayDo(trials: Trials, singles: readonly Change[]): readonly Way[] {
-  if (trials.base.verdict !== 'trips') return [];
+  if (compareVerdicts(trials.base.verdict, 'tight') <= 0) return [];
   return singles
     .map((change) => trials.try([change]))
-    .filter(
-      ({ result, isWhole }) => isWhole && result.verdict === 'tight' && result.lean?.leans === 'should-hold',
-    )
+    .filter(({ result, isWhole }) => isWhole && result.verdict === 'tight')
     .slice(0, ENOUGH_WAYS)
     .map((trial) => wayOf(trials, trial));
 }

@@ -2,7 +2,7 @@ import { dropOutOf } from '../answers/drop-out.js';
 import { noProgress, type Progress } from '../answers/progress.js';
 import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import type { CompiledRig } from '../system/compile.js';
-import { leanOf, type Lean } from '../verdict/lean.js';
+import { oddsOfSet, type OddsOfSet } from '../verdict/odds-of-set.js';
 import { compareLimits, decidingLimit, isPlanningRule } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
 import { restartsOf } from '../verdict/restart.js';
@@ -15,7 +15,7 @@ import { joiningOf, limitsOfJoining, type Joining } from './joining.js';
 export type SwitchOn = { readonly loadId: string } & (
   | (Added & { readonly answer: 'yes' })
   | (Added & {
-      readonly answer: 'may-trip' | 'no';
+      readonly answer: 'may-trip' | 'likely-trips' | 'no';
       readonly limit: Limit;
       readonly room: RoomMade | undefined;
     })
@@ -27,8 +27,8 @@ export type SwitchOn = { readonly loadId: string } & (
 export interface Added {
   /** The limit that decides; undefined where none is tested. */
   readonly limit: Limit | undefined;
-  /** Which way it leans where it may trip. */
-  readonly lean: Lean | undefined;
+  /** How likely it is to hold where that is open. */
+  readonly odds: OddsOfSet | undefined;
   /** It holds for less than the three hours of the rule for continuous loads. */
   readonly isForHours: boolean;
   /** What is on is in trouble without it, and it adds nothing to that. */
@@ -91,13 +91,15 @@ interface Running {
 
 function runningOf(compiled: CompiledRig, scene: CheckScene): Running {
   const situation = situationOf(compiled.on(scene.supply), scene);
-  const { consumers, test } = situation;
+  const { consumers, test, habits } = situation;
   const limits = [...steadyLimitsOf(situation, consumers), ...momentsOf(situation, consumers)];
   const holds = limits.every(({ verdict }) => verdict === 'holds');
   return {
     troubled: holds ? undefined : new Map(limits.map((limit) => [limit.id, limit])),
     notRestartable: new Set(
-      restartsOf(consumers, test).flatMap((restart) => (restart.holds ? [] : [restart.loadId])),
+      restartsOf(consumers, test, habits).flatMap(({ loadId, limit }) =>
+        limit.verdict === 'holds' ? [] : [loadId],
+      ),
     ),
     keptOff: new Set(situation.notFed.map(({ load }) => load.id)),
   };
@@ -117,20 +119,28 @@ function answerOf(compiled: CompiledRig, scene: CheckScene, running: Running, lo
       loadId,
       answer: 'yes',
       limit: decidingLimit(running.troubled ? [] : limits.filter((limit) => !isPlanningRule(limit))),
-      lean: undefined,
+      odds: undefined,
       isForHours: failing.length > 0,
     };
   return {
     ...added,
     loadId,
-    answer: worst.verdict === 'trips' ? 'no' : 'may-trip',
+    answer: ANSWERS[worst.verdict],
     limit: worst,
-    lean: leanOf(ruled),
+    odds: oddsOfSet(ruled),
     isForHours: false,
     isBesideTrouble: false,
     room: undefined,
   };
 }
+
+/** The answer at a switch to a verdict that is not Holds. */
+const ANSWERS = {
+  holds: 'may-trip',
+  tight: 'may-trip',
+  'likely-trips': 'likely-trips',
+  trips: 'no',
+} as const;
 
 /** Sums of the same numbers in another order may differ by so much of a limit. */
 const SAME_SHARE = 1e-6;
@@ -149,9 +159,9 @@ function addedBy(
   running: Running,
   { situation, joining, followers, before }: Joining,
   limits: readonly Limit[],
-): Omit<Added, 'limit' | 'lean' | 'isForHours'> {
-  const { consumers, notFed, test } = situation;
-  const restarts = restartsOf(consumers, test);
+): Omit<Added, 'limit' | 'odds' | 'isForHours'> {
+  const { consumers, notFed, test, habits } = situation;
+  const restarts = restartsOf(consumers, test, habits);
   const isBefore = new Set(before.map(({ load }) => load.id));
   const together = [...scene.on, { load: joining.load.id }, ...followers.map((load) => ({ load }))];
   return {
@@ -160,8 +170,10 @@ function addedBy(
     drops: notFed.flatMap(({ load }) =>
       scene.on.some((each) => each.load === load.id) && !running.keptOff.has(load.id) ? [load.id] : [],
     ),
-    barsRestartOf: restarts.flatMap(({ loadId, holds }) =>
-      !holds && isBefore.has(loadId) && !running.notRestartable.has(loadId) ? [loadId] : [],
+    barsRestartOf: restarts.flatMap(({ loadId, limit }) =>
+      limit.verdict !== 'holds' && isBefore.has(loadId) && !running.notRestartable.has(loadId)
+        ? [loadId]
+        : [],
     ),
     dropOut: dropOutOf(compiled, { ...scene, on: together })?.verdict,
     recoveryS: recoveryAfter(joining.load.id, limits),

@@ -85,11 +85,24 @@ export function openingOf(limit: Limit): Opening {
 
 function chanceOver(limit: Limit): number {
   if (limit.kind === 'unknown-rating') return UNKNOWN_RATING_OPENS;
-  const { stated, pessimistic, optimistic } = limit.capacity;
-  // Where the source may carry all of it, nothing is for certain; it may as well carry nothing.
-  const most = Number.isFinite(optimistic) ? optimistic : 2 * stated - pessimistic;
-  return 1 - normal(deviate({ ...limit, capacity: { pessimistic, stated, optimistic: most } }));
+  const { stated, pessimistic } = limit.capacity;
+  if (!Number.isFinite(stated) && Number.isFinite(pessimistic))
+    return OTHER_CARRIES * (1 - normal(deviate(withSharpCapacity(limit, pessimistic))));
+  return 1 - normal(deviate(limit));
 }
+
+/** Where it is not known which of two carries a start, it is as likely the one as the other. */
+const OTHER_CARRIES = 1 / 2;
+
+const withSharpCapacity = ({ worst, ...limit }: Limit, capacity: number): Limit => {
+  const margin = capacity - worst.stated;
+  return {
+    ...limit,
+    worst,
+    capacity: { pessimistic: capacity, stated: capacity, optimistic: capacity },
+    headroom: { pessimistic: margin, stated: margin, optimistic: margin },
+  };
+};
 
 /**
  * The normal distribution function, within 0.001: a logistic curve of a cubic.

@@ -159,7 +159,10 @@ function devicesWithout(
     device: { id: kind, kind, elementId, name: called, resetAt: undefined },
     openings: [],
   });
-  const hasSource = elements.some(({ kind }) => kind === 'source-breaker' || kind === 'unknown-rating');
+  const hasSource = elements.some(
+    (element) =>
+      element.kind === 'source-breaker' || (element.kind === 'unknown-rating' && element.of === 'source'),
+  );
   const last = consumers.find(({ load }) => load.id === started);
   return [
     ...(sources.length > 0 && !isGenerator ? [plain('source-lost', name)] : []),

@@ -1,9 +1,12 @@
 import { powerBackOf } from '../answers/power-back.js';
+import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { loadOf } from '../rig/lookup.js';
+import { usageOf } from '../rig/usage.js';
 import type { Load, Rig } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
 import type { CheckScene } from '../verdict/situation.js';
+import { compareVerdicts } from '../verdict/verdict.js';
 import { waitAfterStop } from './clocks.js';
 import { switchOnOf, type SwitchOn } from './can-switch-on.js';
 import type { Device } from './openings.js';
@@ -22,7 +25,8 @@ export type StepBack =
   | { readonly step: 'last'; readonly load: Load; readonly answer: SwitchOn };
 
 /**
- * The safe way back after a trip: off, reset, wait, on again in the best order, and what had started last of all. Every set
+ * The safe way back after a trip: the switches of what was on, machines first, reset, wait, on again in the best order,
+ * and what had started last of all. Every set
  * that is named is checked as it will be; what does not hold is left off.
  *
  * @param scene What was on, what had just started included.
@@ -47,8 +51,13 @@ export function wayBackOf(
   const leftOff = others.on
     .map(({ load }) => loadOf(rig, load))
     .filter(({ id }) => !runs.has(id) && dark.includes(id));
-  const off = [...(last ? [last] : []), ...leftOff, ...offFirst(compiled, others, lost)];
-  const byThemselves = lost.filter((load) => load.usage === 'by-itself' && !off.includes(load));
+  const off = machinesFirst([
+    ...(last ? [last] : []),
+    ...leftOff,
+    ...lost.filter((load) => usageOf(load) !== 'by-itself' && load.isProtected !== 'yes'),
+    ...offFirst(compiled, others, lost),
+  ]);
+  const byThemselves = lost.filter((load) => usageOf(load) === 'by-itself' && !off.includes(load));
   const again = lost.filter((load) => !byThemselves.includes(load));
   return [
     ...(off.length > 0 ? [{ step: 'off' as const, loads: off }] : []),
@@ -65,6 +74,15 @@ export function wayBackOf(
       : []),
   ];
 }
+
+/** Each once: a machine that starts under a hand hurts most. */
+function machinesFirst(loads: readonly Load[]): readonly Load[] {
+  const all = [...new Set(loads)];
+  return [...all.filter(isMachine), ...all.filter((load) => !isMachine(load))];
+}
+
+const isMachine = (load: Load): boolean =>
+  load.usage === 'during-work' || load.parts.some(({ kind }) => kindOfPart(kind).family === 'Motors');
 
 /** What would come back by itself and must wait, but is never switched off, waits before the reset. */
 function resetAndWait(
@@ -100,10 +118,10 @@ function offFirst(compiled: CompiledRig, scene: CheckScene, lost: readonly Load[
   return mayGo.filter((load) => tooMuch.includes(load) || waitAfterStop(rig, load) !== undefined);
 }
 
-/** What was on and ran, before the last load started; where it trips by itself, without the largest loads. */
+/** What was on and ran, before the last load started; where it trips or likely trips by itself, without the largest loads. */
 function ranBefore(compiled: CompiledRig, scene: CheckScene): CheckResult {
   const result = check(compiled, scene);
-  if (result.verdict !== 'trips') return result;
+  if (compareVerdicts(result.verdict, 'tight') <= 0) return result;
   const [largest] = scene.on
     .filter(({ load }) => loadOf(compiled.rig, load).isProtected !== 'yes')
     .sort((a, b) => wattsOf(result, b.load) - wattsOf(result, a.load));

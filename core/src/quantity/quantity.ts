@@ -43,6 +43,6 @@ export interface Interval {
   readonly hi: number;
 }
 
-/** The two readings of every number: all doubts against the user, or all in the user's favour. */
-export const EDGES = ['pessimistic', 'optimistic'] as const;
+/** The readings of every number: all doubts against the user, as entered, or all doubts in the user's favour. */
+export const EDGES = ['pessimistic', 'stated', 'optimistic'] as const;
 export type Edge = (typeof EDGES)[number];

@@ -127,7 +127,7 @@ export const CONTACTS_IN_PATH = 6;
 export const TYPICAL_CUT_OFF_V = 10.5;
 
 /** Ripple of the DC current of a single-phase inverter: peak of the 2f part over the mean. */
-export const RIPPLE: UsualRange = { low: 0.2, usual: 0.5, high: 1 };
+export const RIPPLE: UsualRange = { low: 0.3, usual: 0.5, high: 0.7 };
 /** No charging of lithium cells below this, celsius. */
 export const LFP_NO_CHARGE_BELOW_C = 0;
 
@@ -153,6 +153,27 @@ export const ACCEPTANCE: Record<Chemistry, readonly (readonly [percent: number, 
     [100, 0.02],
   ],
 };
+
+/** Charge current of a charger of which nothing is entered, as a share of the bank's amp-hours. Common practice; low. */
+export const USUAL_CHARGE_RATE = 0.2;
+export const MOST_CHARGE_RATE: Record<Chemistry, number> = { lfp: 0.5, agm: 0.25, gel: 0.25, flooded: 0.25 };
+
+/**
+ * Discharge current of a battery of which nothing is entered, as a share of its amp-hours: usual, and at worst. Common
+ * practice, no published source; low.
+ */
+export const USUAL_DISCHARGE_RATE: Record<Chemistry, { readonly usual: number; readonly least: number }> = {
+  lfp: { usual: 1, least: 0.5 },
+  agm: { usual: 0.5, least: 0.25 },
+  gel: { usual: 0.5, least: 0.25 },
+  flooded: { usual: 0.5, least: 0.25 },
+};
+/** Of what it gives for hours it gives so many times for a while: up to so many seconds. Common practice; low. */
+export const USUAL_DISCHARGE_SURGES: readonly { readonly seconds: number; readonly times: number }[] = [
+  { seconds: 1, times: 2.8 },
+  { seconds: 10, times: 1.5 },
+  { seconds: 60, times: 1.1 },
+];
 
 /** What of the energy put into it can be had out again. Common practice, no published source; medium. */
 export const CHARGE_KEPT: Record<Chemistry, number> = { lfp: 0.97, agm: 0.85, gel: 0.85, flooded: 0.8 };

@@ -12,6 +12,8 @@ export type BreakerCurve = (typeof BREAKER_CURVES)[number];
 export interface BreakerConstants {
   /** Largest rated current these constants are for, A. */
   readonly upToA: number;
+  /** Multiple of the rated current that the standard says it must carry: the conventional non-tripping current. */
+  readonly holds: number;
   readonly may: ThermalConstants;
   readonly will: ThermalConstants;
   /** Instantaneous release, multiples of the rated current: earliest and guaranteed. */
@@ -40,6 +42,7 @@ const UL_489: readonly BreakerConstants[] = (
   ] as const
 ).map(([upToA, mayTauS, willTauS, slowTripS]) => ({
   upToA,
+  holds: 1,
   may: { k: 1.05, tauS: mayTauS },
   will: { k: 1.35, tauS: willTauS },
   magnetic: { may: 5, will: 20 },
@@ -62,6 +65,7 @@ const iec60898 = (
     ] as const
   ).map(([upToA, tauS, slowTripS]) => ({
     upToA,
+    holds: 1.13,
     may: { k: 1.13, tauS: 36.59 },
     will: { k: 1.45, tauS },
     magnetic,
@@ -86,7 +90,7 @@ export const LARGEST_BREAKER_A = 100;
  */
 export const MOTOR_START_PEAK_FACTOR = 1.1;
 /** The same of a transformer, by the moment it is switched on. Physics of the offset; medium. */
-export const TRANSFORMER_PEAK_FACTOR = { low: 1.4, high: 1.75 } as const;
+export const TRANSFORMER_PEAK_FACTOR = { low: 1.4, usual: Math.sqrt(1.4 * 1.75), high: 1.75 } as const;
 
 /** Continuous load: at most this share of the rating for `CONTINUOUS_MINUTES` and more (NEC Art. 100, 210.20(A)). */
 export const CONTINUOUS_SHARE = 0.8;

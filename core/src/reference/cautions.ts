@@ -41,11 +41,11 @@ export const CAUTION_TEXTS = {
     text: 'Batteries of different volts equalise with hundreds of amps the moment they are joined. Same kind and age, equal cable lengths, never lead-acid with lithium. When one of them trips, all its current falls on the rest.',
   },
   'high-dc-current': {
-    line: 'Hundreds of amps: a loose lug burns. Fuse at the battery, torque, and feel for heat.',
+    line: 'Hundreds of amps: a loose lug burns. Fuse at the battery, torque, and an infrared thermometer.',
     text: 'Cable and fuse must suit each other, the fuse must be able to break a short circuit of thousands of amps, and a disconnect must be within reach. ABYC E-11 and E-13, NEC 480 and 706, from memory. Work on it is for a qualified person.',
   },
   'plug-heat': {
-    line: 'Hours at this current: feel plug and cord after half an hour. Warm means stop.',
+    line: 'Hours at this current: look, smell, take the heat of the plug by infrared. Warm means stop.',
     text: 'Plugs, receptacles and cords age. Uncoil the cord, keep joints dry, and plan no more than 80 % of a breaker for three hours and more. Domestic plugs bear about 10 A for hours (common practice, no published source).',
   },
   'unattended-heat': {

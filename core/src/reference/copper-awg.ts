@@ -34,6 +34,7 @@ export type AwgSize = (typeof AWG_SIZES)[number];
 export const WIRE_RESISTANCE: Provenance = { source: 'NEC Chapter 9 Table 8', confidence: 'high' };
 /** Thin cords, which no table gives an ampacity in a wall: ohm per 1000 ft at 75 °C, chapter 9 table 8. */
 export const CORD_OHMS_PER_KFT_75C = { '16': 4.99, '18': 7.95 } as const;
+export const THIN_AWG_MM2 = { '16': 1.31, '18': 0.823 } as const;
 export const WIRE_AMPACITY: Provenance = { source: 'NEC Table 310.16', confidence: 'high' };
 export const BOAT_AMPACITY: Provenance = { source: 'ABYC E-11, 105 °C', confidence: 'medium' };
 

@@ -39,5 +39,12 @@ export const METRIC_ROWS: readonly MetricRow[] = CELLS.map(([mm2, ohmsPerKm20C, 
   ampacityA: { b1, c },
 }));
 
+/** Greatest DC resistance of thin flexible conductors, ohm per km at 20 °C: IEC 60228 class 5, from memory. */
+export const THIN_METRIC_OHMS_PER_KM_20C = [
+  [0.5, 39],
+  [0.75, 26],
+  [1, 19.5],
+] as const;
+
 /** Resistance of copper rises by this per kelvin above 20 °C (IEC 60228 and handbooks). */
 export const PER_KELVIN_FROM_20C = 0.00393;

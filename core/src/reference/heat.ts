@@ -13,6 +13,9 @@ export const INVERTER_OFF_AT_C: UsualRange = { low: 60, usual: 65, high: 70 };
 export const INVERTER_FULL_UP_TO_M: UsualRange = { low: 1500, usual: 1750, high: 2000 };
 export const INVERTER_LOSS_PER_100_M = 0.01;
 
+/** How much warmer than outdoors it may be at a panel or an inverter. Common practice, no published source; low. */
+export const WARMER_THAN_OUTDOORS_K = 10;
+
 /** Kelvin in f = sqrt(1 - (T - T_ref) / K) of a thermal-magnetic breaker. */
 export const BREAKER_SPAN_K = 80;
 /** UL: hold test at 40 °C, trip tests at 25 °C; IEC: 30 °C for both. */

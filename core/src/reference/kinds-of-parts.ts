@@ -28,12 +28,18 @@ export interface KindOfPart {
   readonly startMultiple?: UsualRange;
   /** Seconds the start lasts at full voltage and normal load. */
   readonly startSeconds?: UsualRange;
+  /** It falls to its running power within those seconds: what begins high is over sooner. */
+  readonly startFalls?: true;
   /** How its power goes with the voltage: with its square, not at all, or the current inversely (a motor). */
   readonly onVoltage: OnVoltage;
   /** Peak over rms of its current where that is not the sine's square root of two. */
   readonly crestFactor?: number;
   /** Its inrush is that of a transformer, which a magnetic release answers to by its offset peak. */
   readonly isTransformer?: true;
+  /** A thermostat or a pressure switch always starts it: nobody does by hand. */
+  readonly hasThermostat?: true;
+  /** A thermostat or a pressure switch may start it: where it cycles, one does. */
+  readonly mayHaveThermostat?: true;
   /** Load torque over locked-rotor torque as it starts at full voltage; absent for what has no rotor. */
   readonly startTorqueShare?: number;
 }
@@ -100,6 +106,7 @@ export const KINDS_OF_PARTS = {
   'air-compressor': {
     name: 'air compressor, capacitor start',
     family: 'Compressors',
+    mayHaveThermostat: true,
     powerFactor: FRACTIONAL_MOTOR_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -110,6 +117,7 @@ export const KINDS_OF_PARTS = {
   'hermetic-rotary': {
     name: 'hermetic compressor, rotary',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: HERMETIC_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -120,6 +128,7 @@ export const KINDS_OF_PARTS = {
   'hermetic-reciprocating': {
     name: 'hermetic compressor, reciprocating',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: HERMETIC_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -130,6 +139,7 @@ export const KINDS_OF_PARTS = {
   refrigerator: {
     name: 'domestic refrigerator, resistance start',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: FRACTIONAL_MOTOR_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -140,6 +150,7 @@ export const KINDS_OF_PARTS = {
   'resistance-heater': {
     name: 'resistance heater',
     family: 'Heating',
+    mayHaveThermostat: true,
     powerFactor: exactly(1),
     surelyLags: false,
     onVoltage: 'resistive',
@@ -197,6 +208,7 @@ export const KINDS_OF_PARTS = {
   'water-pump': {
     name: 'submersible or jet pump',
     family: 'Motors',
+    mayHaveThermostat: true,
     powerFactor: FRACTIONAL_MOTOR_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -207,6 +219,7 @@ export const KINDS_OF_PARTS = {
   'air-compressor-under-pressure': {
     name: 'air compressor that starts under pressure',
     family: 'Compressors',
+    mayHaveThermostat: true,
     powerFactor: FRACTIONAL_MOTOR_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -217,6 +230,7 @@ export const KINDS_OF_PARTS = {
   'hermetic-scroll': {
     name: 'hermetic compressor, scroll',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: HERMETIC_PF,
     surelyLags: true,
     onVoltage: 'constant-power',
@@ -227,6 +241,7 @@ export const KINDS_OF_PARTS = {
   'inverter-driven-compressor': {
     name: 'variable-speed compressor, with correction',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: range(0.9, 0.95, 1),
     surelyLags: false,
     onVoltage: 'constant-power',
@@ -236,6 +251,7 @@ export const KINDS_OF_PARTS = {
   'inverter-driven-compressor-without-correction': {
     name: 'variable-speed compressor, without correction',
     family: 'Compressors',
+    hasThermostat: true,
     powerFactor: range(0.55, 0.65, 0.7),
     surelyLags: false,
     onVoltage: 'constant-power',
@@ -246,11 +262,13 @@ export const KINDS_OF_PARTS = {
   'ptc-heater': {
     name: 'ceramic heater (PTC)',
     family: 'Heating',
+    mayHaveThermostat: true,
     powerFactor: exactly(1),
     surelyLags: false,
     onVoltage: 'resistive',
-    startMultiple: range(1.3, 1.6, 2),
+    startMultiple: range(1.3, 1.6, 1.8),
     startSeconds: range(5, 10, 30),
+    startFalls: true,
   },
   'half-wave-heater': {
     name: 'hair dryer or heat gun on low (half wave)',

@@ -41,3 +41,6 @@ export const MOTORS: readonly MotorRow[] = [
   row(7.5, [80, 46, 44, 40], [480, 265, 240]),
   row(10, [100, 57.5, 55, 50], [600, 332, 300]),
 ];
+
+/** Rated volts of motors, the higher first: what the tables and the code letters are for (NEC 430.248, 430.7(B)). */
+export const RATED_MOTOR_VOLTS = [230, 115] as const;

@@ -61,4 +61,9 @@ export const UNKNOWN_RATING_OPENS = 0.3;
 /** How much counts that was as likely before the last start: a breaker that was warming up, a fridge that came on. */
 export const STILL_WARMING = 0.2;
 /** How likely an inverter falls too when the source drops out, by the verdict of what lands on it. */
-export const INVERTER_FALLS = { holds: 0.05, tight: 0.5, trips: 0.95 } as const;
+export const INVERTER_FALLS = {
+  holds: 0.05,
+  tight: 0.3,
+  'likely-trips': 0.7,
+  trips: 0.95,
+} as const;

@@ -15,6 +15,8 @@ export const DIP_STEPS = [
 
 /** Below this share of the nominal voltage compressors and motors are in danger (108 V of 120, 207 V of 230). */
 export const LOW_VOLTAGE = 0.9;
+/** Below this share at its terminals a motor is not counted on to start. Common practice, no published source (methods.md, rule 40). */
+export const START_VOLTAGE = 0.8;
 /** Above this share resistive loads and electronics suffer (ANSI C84.1 range A, IEC 60038). */
 export const HIGH_VOLTAGE = 1.1;
 

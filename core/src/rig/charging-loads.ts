@@ -1,14 +1,41 @@
-import { REFERENCE_VOLTS } from '../reference/batteries.js';
+import { MOST_CHARGE_RATE, REFERENCE_VOLTS, USUAL_CHARGE_RATE } from '../reference/batteries.js';
 import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { CHARGING_VOLTS, UNCORRECTED_CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import { typical } from './typical-quantity.js';
-import type { Circuit, Converter, Load, Part, Rig } from './schema.js';
+import type { Battery, Circuit, Converter, Load, Part, Rig, Supply } from './schema.js';
+
+/** Whether what charges is on: where nobody says that it is off it is taken to be. */
+export const mayCharge = ({ charging }: Supply): boolean => charging !== 'off';
+
+/** What a charger gives whose amps are not entered, A: stated, and at worst. */
+export interface UsualCharge {
+  readonly stated: number;
+  readonly hi: number;
+}
+
+/**
+ * Amps that a bank is usually charged with, where those of its charger are not entered.
+ *
+ * @param busId The DC bus of the bank.
+ * @returns Undefined where no battery is on it. Source: common practice, no published source (methods.md, rule 38).
+ */
+export function usualChargeA(rig: Rig, busId: string): UsualCharge | undefined {
+  const bank = rig.batteries.filter(({ bus }) => bus === busId);
+  if (bank.length === 0) return undefined;
+  const amps = (perAmpHour: (battery: Battery) => number): number =>
+    bank.reduce((sum, battery) => sum + battery.ampHours.value * perAmpHour(battery), 0);
+  return {
+    stated: amps(() => USUAL_CHARGE_RATE),
+    hi: amps(({ chemistry = 'lfp' }) => MOST_CHARGE_RATE[chemistry]),
+  };
+}
 
 /** Long enough for the rule of three hours: a charger charges for hours. */
 const CHARGES_FOR_MINUTES = 480;
 
 /** A converter that charges, as a load on its input bus. */
 export interface ChargingLoad {
+  readonly converter: Converter;
   readonly load: Load;
   /** The wire it hangs on: its breaker is not known, so it is no circuit of the rig. */
   readonly circuit: Circuit;
@@ -32,7 +59,7 @@ export function chargingLoads(rig: Rig): readonly ChargingLoad[] {
         ...(converter.pole && { pole: converter.pole }),
         protection: { amps: 0, curve: 'ul-489' },
       };
-      return { circuit, load: loadOfCharger(rig, converter, circuit) };
+      return { converter, circuit, load: loadOfCharger(rig, converter, circuit) };
     });
 }
 
@@ -59,23 +86,28 @@ function loadOfCharger(rig: Rig, converter: Converter, circuit: Circuit): Load {
   };
 }
 
-/** At best the battery is full; at worst it is at absorption. Without its amps: what it is rated to give. */
+/**
+ * At best the battery is full; at worst it is at absorption. Without its amps: what is usual for the bank it charges, or
+ * what it is rated to give.
+ */
 function drawOf(rig: Rig, converter: Converter): Pick<Part, 'runningW' | 'runningFrom'> {
   const { to, chargeA, unitsInParallel = 1, continuousW } = converter;
-  if (chargeA === undefined) {
+  const usual = chargeA === undefined ? usualChargeA(rig, to) : { stated: chargeA, hi: chargeA };
+  if (usual === undefined) {
     const value = (continuousW.value * unitsInParallel) / BATTERY_CHARGER_EFFICIENCY.usual;
     return { runningW: { value, basis: continuousW.basis, minus: value, plus: 0 } };
   }
   const bus = rig.buses.find(({ id }) => id === to);
   const twelves = Math.max(1, Math.round((bus?.volts ?? 0) / REFERENCE_VOLTS));
-  const value = chargeA * unitsInParallel;
+  const units = chargeA === undefined ? 1 : unitsInParallel;
+  const value = usual.stated * units;
   return {
     runningFrom: {
       chargeA: {
         value,
-        basis: 'setting',
+        basis: chargeA === undefined ? 'guess' : 'setting',
         minus: value,
-        plus: value * (CHARGING_VOLTS.high / CHARGING_VOLTS.usual - 1),
+        plus: (usual.hi * units * CHARGING_VOLTS.high) / CHARGING_VOLTS.usual - value,
       },
       volts: CHARGING_VOLTS.usual * twelves,
     },

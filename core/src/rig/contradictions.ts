@@ -2,6 +2,7 @@ import { COOLING_PER_WATT, EER_PER_COP, MICROWAVE_EFFICIENCY } from '../referenc
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import { fieldName } from './field-names.js';
 import type { Cable, Circuit, Converter, Load, Part, Rig } from './schema.js';
+import { cannotBeSwitched } from './usage.js';
 
 /** Two statements of a rig that cannot both be right, or hardly. */
 export interface Contradiction {
@@ -42,6 +43,7 @@ export function contradictionsOf(rig: Rig, tables: WireTables): readonly Contrad
     ...rig.batteries.flatMap((battery, i) => ofBattery(battery, `batteries[${i}]`, tables)),
     ...rig.batteries.flatMap((battery, i) => ofBankVolts(rig, battery, `batteries[${i}]`)),
     ...rig.loads.flatMap((load, i) => ofLoad(rig, load, `loads[${i}]`, tables)),
+    ...rig.loads.flatMap((load, i) => ofUsage(load, `loads[${i}]`)),
     ...rig.supplies.flatMap((supply, i) => ofSupply(supply, `supplies[${i}]`)),
   ];
   return found
@@ -190,6 +192,18 @@ function ofLoad(rig: Rig, load: Load, path: string, tables: WireTables): readonl
       tables,
     ),
   );
+}
+
+function ofUsage(load: Load, path: string): readonly Found[] {
+  if (!cannotBeSwitched(load)) return [];
+  return [
+    {
+      id: `${load.id}:usage`,
+      path: `${path}.usage`,
+      message:
+        'its thermostat or pressure switch starts it at any moment: choose "starts by itself"; the sums count it so',
+    },
+  ];
 }
 
 interface OnCircuit {

@@ -1,7 +1,7 @@
 import { dayWithoutLoad, dayWithoutSupply, dayWithStates } from './day-without.js';
 import { ENTRY_WORDS, entriesOf, type Entry, type EntryList } from './entry-lists.js';
 import { freeId, freeName } from './free-names.js';
-import type { Load, Rig } from './schema.js';
+import type { Load, Rig, Scene } from './schema.js';
 
 export type Removal =
   { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };
@@ -164,9 +164,18 @@ function withoutLoad(rig: Rig, id: string): Rig {
         .filter((lock) => lock.loads.length > 1),
     }),
     ...(shedders && { shedders: shedders.filter(({ drops, watches }) => drops !== id && watches !== id) }),
-    scenes: rig.scenes.map((scene) => ({ ...scene, on: scene.on.filter(({ load }) => load !== id) })),
+    scenes: rig.scenes.map((scene) => ({ ...scene, on: onWithoutLoad(scene.on, id) })),
     ...(rig.days && { days: rig.days.map((day) => dayWithoutLoad(day, id)) }),
   };
+}
+
+function onWithoutLoad(on: Scene['on'], id: string): Scene['on'] {
+  return on
+    .filter(({ load }) => load !== id)
+    .map(({ offAtRestartOf, ...each }) => {
+      const tools = offAtRestartOf?.filter((tool) => tool !== id) ?? [];
+      return tools.length > 0 ? { ...each, offAtRestartOf: tools } : each;
+    });
 }
 
 function withoutSupply(rig: Rig, id: string): Rig {

@@ -530,7 +530,7 @@ const LOADS: Entries = {
   ],
   'loads[].afterOutage': [
     'Whether it runs again by itself.',
-    'Pull its plug while it runs, and put it back.',
+    'Its manual; a switch of two buttons, a no-volt release, lets go as the power goes.',
     'What starts together when power comes back.',
   ],
   'loads[].restartWaitS': [
@@ -758,6 +758,11 @@ const TIES: Entries = {
   shedders: ['What drops a load by itself.', 'A box in the panel.', 'What goes off before a breaker does.'],
   'shedders[].name': ['What you call it.', OWN_CHOICE, NAMES_ONLY],
   'shedders[].drops': ['What it drops.', 'Its output.', 'What goes off.'],
+  'shedders[].leadsStart': [
+    'Whether it drops its load before the start it makes room for.',
+    'Its instructions: most act only once the current is there.',
+    'Whether that start has to be carried on top.',
+  ],
   'shedders[].watches': ['What it makes room for.', 'Its sensing clamp.', 'When it drops.'],
 };
 
@@ -832,6 +837,16 @@ const SCENES: Entries = {
     'Of a load that starts by itself: its switch is off until its turn comes.',
     'Together, under Ways to make it fit.',
     'Whether it runs before the first start by hand.',
+  ],
+  'scenes[].startOrder': [
+    'In which order the loads are started: the best there is, the one in which they are ticked, or any.',
+    'Together, above the picture of the starts.',
+    'What runs when each of them starts.',
+  ],
+  'scenes[].on[].offAtRestartOf': [
+    'Tools before whose restart it is switched off, and on again after it.',
+    'Together, among the ways to make it fit.',
+    'Whether the tool can be restarted.',
   ],
   'scenes[].on': ['What is ticked, in the order of the ticks.', 'Together.', 'What runs.'],
   'scenes[].on[].load': ['What is ticked.', 'Together.', 'What runs.'],

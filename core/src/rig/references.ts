@@ -4,7 +4,24 @@ import type { Bus, Rig } from './schema.js';
 
 /** Ids that occur twice, and ids that name nothing. */
 export function checkReferences(rig: Rig): readonly RigProblem[] {
-  return [...duplicateIds(rig), ...danglingIds(rig), ...repeatedSceneLoads(rig), ...tiesInRings(rig)];
+  return [
+    ...duplicateIds(rig),
+    ...danglingIds(rig),
+    ...repeatedSceneLoads(rig),
+    ...tiesInRings(rig),
+    ...circuitsBetweenNoPoles(rig),
+  ];
+}
+
+/** A circuit between two poles of a bus that has but one cannot be wired. */
+function circuitsBetweenNoPoles(rig: Rig): readonly RigProblem[] {
+  return rig.circuits.flatMap((circuit, index) => {
+    const bus = rig.buses.find(({ id }) => id === circuit.bus);
+    const isOnePole = bus && (bus.kind === 'dc' || (bus.poles ?? 'single') === 'single');
+    if (circuit.pole !== 'both' || !isOnePole) return [];
+    const message = `cannot be between both legs: ${bus.name} has one pole; choose one leg, or give ${bus.name} two`;
+    return [problem(rig, `circuits[${index}].pole`, message)];
+  });
 }
 
 function duplicateIds(rig: Rig): readonly RigProblem[] {
@@ -17,9 +34,13 @@ function duplicateIds(rig: Rig): readonly RigProblem[] {
     'loads',
     'supplies',
     'scenes',
+    'solar',
   ] as const;
-  const inLists = lists.flatMap((list) => duplicatesIn(rig[list], list, rig));
-  const inParts = rig.loads.flatMap((load, index) => duplicatesIn(load.parts, `loads[${index}].parts`, rig));
+  const inLists = lists.flatMap((list) => duplicatesIn(rig[list] ?? [], list, rig));
+  const inParts = rig.loads.flatMap((load, index) => [
+    ...duplicatesIn(load.parts, `loads[${index}].parts`, rig),
+    ...duplicatesIn(load.states ?? [], `loads[${index}].states`, rig),
+  ]);
   const inDays = (rig.days ?? []).flatMap((day, index) => duplicatesIn(day.jobs, `days[${index}].jobs`, rig));
   return [...inLists, ...inParts, ...duplicatesIn(rig.days ?? [], 'days', rig), ...inDays];
 }
@@ -118,6 +139,11 @@ function sceneReferences(rig: Rig): readonly Reference[] {
     [`scenes[${i}].supply`, it.supply, rig.supplies],
     ...it.on.flatMap((on, j): readonly Reference[] => [
       [`scenes[${i}].on[${j}].load`, on.load, rig.loads],
+      ...(on.offAtRestartOf ?? []).map((id, k): Reference => [
+        `scenes[${i}].on[${j}].offAtRestartOf[${k}]`,
+        id,
+        rig.loads,
+      ]),
       [`scenes[${i}].on[${j}].state`, on.state, rig.loads.find((load) => load.id === on.load)?.states ?? []],
     ]),
   ]);

@@ -438,6 +438,7 @@ const shedder = groupField({
   name: nameField('name'),
   drops: referenceField('load it drops', 'loads'),
   watches: referenceField('load it watches', 'loads'),
+  leadsStart: yesOrNo('drops it before the start'),
 });
 
 /** Of a kWh, in whatever currency. */
@@ -497,12 +498,17 @@ const scene = groupField({
   id: idField('id'),
   name: nameField('name'),
   supply: referenceField('supply', 'supplies'),
+  startOrder: choiceField('order of the starts', ['best', 'given', 'any']).optional(),
   on: listField(
     'loads that are on',
     groupField({
       load: referenceField('load', 'loads'),
       state: idField('state').optional(),
       heldOff: yesOrNo('held off until it is its turn'),
+      offAtRestartOf: listField(
+        'tools before whose restart it is off',
+        referenceField('tool', 'loads'),
+      ).optional(),
     }),
   ),
   charge: groupField({

@@ -5,7 +5,7 @@ import type { CompiledRig } from '../system/compile.js';
 import { check } from '../verdict/check.js';
 import { headroomShare, type Limit } from '../verdict/limit.js';
 import type { LoadOn } from '../verdict/situation.js';
-import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+import type { Verdict } from '../verdict/verdict.js';
 import type { Ranking } from './best-so-far.js';
 import { bitAt, bitsOf, union } from './bits.js';
 import { maximalSets } from './maximal-sets.js';
@@ -27,8 +27,6 @@ export interface Combination {
   readonly startShare: number;
   /** Loads that must not be switched on last. */
   readonly notLast: readonly string[];
-  /** Whether what is switched during work can be restarted while all of it runs. */
-  readonly restart: Verdict;
 }
 
 export interface Combinations {
@@ -144,7 +142,7 @@ function combinationOf(
   loads: readonly string[],
 ): Combination {
   const on = loads.map((load): LoadOn => ({ load, state: states?.get(load) }));
-  const { verdict, decider, limits, notLast, restarts } = check(
+  const { verdict, decider, limits, notLast } = check(
     compiled,
     { supply, on, ...(charge && { charge }) },
     startOrder,
@@ -157,7 +155,6 @@ function combinationOf(
     runningShare: fullest(limits.filter(({ start }) => !start)),
     startShare: fullest(limits.filter(({ start }) => start)),
     notLast: notLast.map(({ loadId }) => loadId),
-    restart: worstVerdict(restarts.map(({ limit }) => limit.verdict)),
   };
 }
 

@@ -4,7 +4,7 @@ import { charges, type SeriesElement } from '../system/series-elements.js';
 import { RunningSet } from '../system/running-set.js';
 import type { Limit } from '../verdict/limit.js';
 import { boggedDown } from '../verdict/other-surges.js';
-import type { Situation } from '../verdict/situation.js';
+import { startsAtAnyMoment, type Situation } from '../verdict/situation.js';
 import { startLimits } from '../verdict/start-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import { bitAt, bitsOf, common, isWithin, minus, MOST_IN_A_MASK, union } from './bits.js';
@@ -46,9 +46,7 @@ export class LimitsByElement {
       consumers.reduce((mask, consumer, bit) => (is(consumer) ? union(mask, bitAt(bit)) : mask), 0);
     this.floor = maskOf(runsFirst);
     this.byHand = minus(maskOf(ties.bringsStart), this.floor);
-    this.atAnyMoment = maskOf(
-      (consumer) => consumer.load.usage === 'by-itself' && ties.bringsStart(consumer),
-    );
+    this.atAnyMoment = maskOf((consumer) => startsAtAnyMoment(consumer) && ties.bringsStart(consumer));
     this.bogged = consumers.map(boggedDown);
     this.elements = elements.map((element) => new ElementSeen(element, consumers, others, fails, edge));
   }
@@ -77,11 +75,9 @@ export class LimitsByElement {
   /**
    * As `failingPart`, for loads that have been started already: only what starts by itself, and what is started again and
    * again, has to start on top of all of them.
-   *
-   * @param restarted What is switched during work, as a mask.
    */
-  failingPartWhileRunning(mask: number, restarted: number): number | undefined {
-    return this.failsRunning(mask) ?? this.failsAtSomeMoment(mask) ?? this.failsToStart(restarted, mask);
+  failingPartWhileRunning(mask: number): number | undefined {
+    return this.failsRunning(mask) ?? this.failsAtSomeMoment(mask);
   }
 
   /** What the running limits, and the starts that may come at any moment, come to as sums of watts. */
@@ -270,5 +266,6 @@ function loadsThatCount(element: SeriesElement): readonly { has(id: string): boo
     ...(element.kind === 'inverter' && element.assists ? [element.assists.ahead] : []),
     ...(element.kind === 'battery' ? [element.dcMembers, ...element.inverters.flatMap(loadsThatCount)] : []),
     ...(element.kind === 'neutral' ? element.sides : []),
+    ...(element.kind === 'load-volts' ? element.path.map(({ members }) => members) : []),
   ];
 }

@@ -4,7 +4,6 @@ import { compile, type CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
 import { fits } from '../verdict/fits.js';
-import { choicesOfLocks } from '../verdict/lock-choices.js';
 import { situationOf, type CheckScene } from '../verdict/situation.js';
 import { sizedRatings, type RatingOf, type SizedRating } from './sized-ratings.js';
 
@@ -98,11 +97,8 @@ function resultsOf(rig: Rig, wishes: readonly CheckScene[]): readonly CheckResul
 
 /** What `check` says of a wish at the pessimistic edge, done at the first limit that fails. */
 function passes(compiled: CompiledRig, wish: CheckScene, counts: (limit: Limit) => boolean): boolean {
-  const system = compiled.on(wish.supply);
-  return choicesOfLocks(compiled.rig, wish.on).some((on) => {
-    const situation = situationOf(system, { ...wish, on });
-    return fits(situation, situation.consumers, 'pessimistic', 'best', counts);
-  });
+  const situation = situationOf(compiled.on(wish.supply), wish);
+  return fits(situation, situation.consumers, 'pessimistic', 'best', counts);
 }
 
 const failing = (results: readonly CheckResult[]): readonly Limit[] =>

@@ -1,18 +1,20 @@
-import { ampacity } from '../electrical/cable.js';
+import { ampacity, sectionOf } from '../electrical/cable.js';
 import { METRIC_AMPACITY } from '../reference/copper-metric.js';
 import { BOAT_AMPACITY, WIRE_AMPACITY } from '../reference/copper-awg.js';
 import { sourceWords } from '../reference/provenance.js';
-import type { Circuit, Rig } from '../rig/schema.js';
+import type { Cable, Circuit, Rig } from '../rig/schema.js';
 import { busOf, type FedLoad } from './fed-loads.js';
+import { heatAt } from './heat-at.js';
 import { withAmps } from './names-of-elements.js';
 import { hasContinuousRule } from './continuous-rule.js';
-import { cordElements } from './source-side.js';
+import { cordElements, unknownCord } from './source-side.js';
 import type {
   BreakerElement,
   CableElement,
   CordElement,
   Members,
   NeutralElement,
+  UnknownRatingElement,
 } from './series-elements.js';
 
 const AMPACITY_SOURCES = { nec: WIRE_AMPACITY, abyc: BOAT_AMPACITY, iec: METRIC_AMPACITY } as const;
@@ -22,7 +24,7 @@ export function circuitElements(
   rig: Rig,
   circuit: Circuit,
   fed: readonly FedLoad[],
-): readonly (BreakerElement | CableElement | CordElement)[] {
+): readonly (BreakerElement | CableElement | CordElement | UnknownRatingElement)[] {
   const { id, name, protection, cable, receptacleA } = circuit;
   const members = membersOn(circuit, fed);
   const volts = busOf(rig, circuit.bus).volts * (circuit.pole === 'both' ? 2 : 1);
@@ -32,29 +34,18 @@ export function circuitElements(
     id,
     name: withAmps(name, protection),
     protection,
-    celsius: rig.conditions?.panelC,
+    ...heatAt(rig, 'panelC'),
     hasContinuousRule: isAc && hasContinuousRule(rig, protection),
     volts,
     members,
     behindLimits: [],
   };
   const school = schoolOf(rig, cable);
-  const carries = cable && ampacity(cable, school, rig.conditions?.panelC);
   return [
     breaker,
-    ...(carries === undefined
-      ? []
-      : [
-          {
-            kind: 'cable' as const,
-            id: `${id}:cable`,
-            name: `Cable of ${name}`,
-            amps: carries,
-            volts,
-            members,
-            source: sourceWords(AMPACITY_SOURCES[school]),
-          },
-        ]),
+    ...(cable
+      ? cableElements(circuit, cable, { volts, members, school, panelC: rig.conditions?.panelC })
+      : []),
     ...cordElements(
       `${id}:receptacle`,
       `Receptacle of ${name}`,
@@ -67,6 +58,30 @@ export function circuitElements(
       },
     ),
   ];
+}
+
+/** The cable of a circuit; one thinner than the table of its school says nothing of what it carries. */
+function cableElements(
+  { id, name }: Circuit,
+  cable: Cable,
+  {
+    volts,
+    members,
+    school,
+    panelC,
+  }: Pick<CableElement, 'volts' | 'members'> & {
+    readonly school: keyof typeof AMPACITY_SOURCES;
+    readonly panelC: number | undefined;
+  },
+): readonly (CableElement | UnknownRatingElement)[] {
+  const carries = ampacity(cable, school, panelC);
+  const own = { id: `${id}:cable`, name: `Cable of ${name}`, members };
+  if (carries !== undefined) {
+    const source = sourceWords(AMPACITY_SOURCES[school]);
+    return [{ kind: 'cable', ...own, amps: carries, volts, mm2: sectionOf(cable), source }];
+  }
+  const isThin = cable.mm2 !== undefined || cable.awg !== undefined;
+  return isThin ? [unknownCord(own.id, own.name, { members, behindLimits: [] })] : [];
 }
 
 /** A metric cable is read from the metric table, whichever school the rig follows. */

@@ -1,10 +1,10 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { chargingLoads } from '../rig/charging-loads.js';
+import { chargingLoads, mayCharge } from '../rig/charging-loads.js';
 import { supplyOf } from '../rig/lookup.js';
 import type { Load, Rig, Supply } from '../rig/schema.js';
 import { fedConsumer } from './consumers.js';
 import type { FedLoad, NotFed } from './fed-loads.js';
-import type { SeriesElement } from './series-elements.js';
+import { charges, type SeriesElement } from './series-elements.js';
 import { wiringOf } from './wiring.js';
 
 /**
@@ -66,18 +66,24 @@ function compiledOf(rig: Rig, on: SystemOfSupply, without: SystemOfSupply): Comp
 }
 
 function compileOn(rig: Rig, supply: Supply): System {
-  const chargers = supply.charging === 'on' ? chargingLoads(rig).map(({ load }) => load) : [];
+  const chargers = mayCharge(supply) ? chargingLoads(rig).map(({ load }) => load) : [];
   const { elements, fed, notFed } = wiringOf(rig, supply, [...rig.loads, ...chargers]);
   const fedById: System['fed'] = new Map(fed.map((entry) => [entry.load.id, entry]));
   const notFedById = new Map(notFed.map((entry) => [entry.load.id, entry]));
+  const consumerOf = consumersOf(rig, supply, fedById);
+  const charging = chargers.filter(({ id }) => fedById.has(id));
+  const chargingAlone = charging.flatMap(({ id }) => consumerOf(id) ?? []);
+  const isCharged = ({ members }: SeriesElement) => charging.some(({ id }) => members.has(id));
   return {
     rig,
     supply,
-    elements,
-    charging: chargers.filter(({ id }) => fedById.has(id)),
+    elements: elements.map((element) =>
+      charges(element) || isCharged(element) ? { ...element, chargingAlone } : element,
+    ),
+    charging,
     fed: fedById,
     whyNotFed: (loadId) => notFedById.get(loadId),
-    consumerOf: consumersOf(rig, supply, fedById),
+    consumerOf,
   };
 }
 

@@ -25,7 +25,7 @@ const isBetweenPhases = ({ poles, feeds }: FedLoad): boolean =>
   poles.length > 1 && feeds[0].phase === 'wye-208';
 
 /** Voltage at a load over its nominal voltage; where none was read, the nominal one. */
-function voltageShare(supply: Supply, entry: FedLoad): Interval {
+export function voltageShare(supply: Supply, entry: FedLoad): Interval {
   const between = isBetweenPhases(entry) ? WYE_OVER_OPPOSED : 1;
   if (!supply.volts) return { lo: between, stated: between, hi: between };
   const { lo, stated, hi } = intervalOf(supply.volts, 'running');

@@ -1,9 +1,11 @@
 import { NO_CHARGING, type Charging, type SourceLimit } from '../electrical/assist.js';
 import { REFERENCE_VOLTS } from '../reference/batteries.js';
+import { mayCharge, usualChargeA } from '../rig/charging-loads.js';
 import type { Converter, Rig, Supply } from '../rig/schema.js';
 import { CHARGER_EFFICIENCY, CHARGER_POWER_FACTOR, CHARGING_VOLTS } from '../reference/inverter-losses.js';
 import { busOf } from './fed-loads.js';
 import type { LegView, OutputLeg } from './leg-views.js';
+import { heatAt } from './heat-at.js';
 import { withAmps } from './names-of-elements.js';
 import { inverterRating } from './ratings.js';
 import { hasContinuousRule } from './continuous-rule.js';
@@ -14,6 +16,7 @@ import type {
   InverterElement,
   Members,
   RelayElement,
+  UnknownRatingElement,
 } from './series-elements.js';
 
 /** One conductor of an inverter/charger, and the limit between it and its source. */
@@ -31,7 +34,7 @@ export function converterLeg(rig: Rig, supply: Supply, converter: Converter, leg
   const limit: SourceLimit = {
     va: (supply.inputLimitA ?? Infinity) * volts,
     assists,
-    charger: supply.charging === 'on' ? chargingOf(rig, converter, leg.ratingShare) : NO_CHARGING,
+    charger: mayCharge(supply) ? chargingOf(rig, converter, leg.ratingShare) : NO_CHARGING,
   };
   return {
     converter,
@@ -44,20 +47,44 @@ export function converterLeg(rig: Rig, supply: Supply, converter: Converter, leg
   };
 }
 
-/** What charging draws of all units at their full setting, VA: volts x amps / (efficiency x power factor). */
+/**
+ * What charging draws of all units at their full setting, VA: volts x amps / (efficiency x power factor). Where the amps are
+ * not entered: what is usual for the bank, shared by all that charge it.
+ */
 function chargingOf(
   rig: Rig,
-  { from, chargeA = 0, unitsInParallel = 1 }: Converter,
+  { kind, from, chargeA, unitsInParallel = 1 }: Converter,
   share: number,
 ): Charging {
+  if (kind !== 'inverter-charger' && chargeA === undefined) return NO_CHARGING;
   const twelves = Math.max(1, Math.round(busOf(rig, from).volts / REFERENCE_VOLTS));
-  const amps = chargeA * unitsInParallel * share;
-  const draws = (volts: number, efficiency: number): number =>
-    (volts * twelves * amps) / (efficiency * CHARGER_POWER_FACTOR);
+  const entered = chargeA === undefined ? undefined : chargeA * unitsInParallel;
+  const usual = usualChargeA(rig, from) ?? { stated: 0, hi: 0 };
+  const draws = (volts: number, amps: number, efficiency: number): number =>
+    (volts * twelves * amps * share) / (efficiency * CHARGER_POWER_FACTOR);
   return {
-    stated: draws(CHARGING_VOLTS.usual, CHARGER_EFFICIENCY.usual),
-    hi: draws(CHARGING_VOLTS.high, CHARGER_EFFICIENCY.low),
+    stated: draws(CHARGING_VOLTS.usual, entered ?? usual.stated, CHARGER_EFFICIENCY.usual),
+    hi: draws(CHARGING_VOLTS.high, entered ?? usual.hi, CHARGER_EFFICIENCY.low),
   };
+}
+
+/** The charge current of an inverter/charger that charges with amps that are not entered. */
+export function unknownCharging({
+  converter,
+  leg,
+  behindLimit,
+}: ConverterLeg): readonly UnknownRatingElement[] {
+  if (converter.chargeA !== undefined || !behindLimit || behindLimit.limit.charger.hi === 0) return [];
+  return [
+    {
+      kind: 'unknown-rating',
+      of: 'charger',
+      id: `${converter.id}:charge${leg.idSuffix}`,
+      name: `Charge current of ${converter.name}${leg.nameSuffix}`,
+      members: new Map(),
+      behindLimits: [{ ...behindLimit, behind: new Set() }],
+    },
+  ];
 }
 
 /**
@@ -106,7 +133,7 @@ export function outputElements(
           id: `${converter.id}:output${leg.idSuffix}`,
           name: `${withAmps('Output', outputBreaker)}${leg.nameSuffix}`,
           protection: outputBreaker,
-          celsius: rig.conditions?.panelC,
+          ...heatAt(rig, 'panelC'),
           hasContinuousRule: hasContinuousRule(rig, outputBreaker),
           volts,
           members: leg.members,

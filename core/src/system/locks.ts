@@ -36,6 +36,20 @@ export function unlocked(rig: Rig, loads: readonly Load[]): Unlocked {
   };
 }
 
+/**
+ * What is still on while a load starts and is dropped only then: a shedder acts after the start it makes room for, unless it
+ * is known to lead it.
+ *
+ * @param on What is on and fed, whatever is dropped of it later.
+ * Source: common practice, no published source (methods.md, rule 45).
+ */
+export function droppedAfterStart(rig: Rig, on: readonly Load[], starting: Load): readonly Load[] {
+  const late = (rig.shedders ?? []).filter(
+    ({ watches, leadsStart }) => watches === starting.id && leadsStart !== 'yes',
+  );
+  return on.filter(({ id }) => late.some(({ drops }) => drops === id));
+}
+
 /** The lock that keeps a load off while one of the others runs. */
 export function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undefined {
   const lock = (rig.locks ?? []).find(

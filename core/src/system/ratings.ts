@@ -5,6 +5,7 @@ import type { Interval, Quantity } from '../quantity/quantity.js';
 import { TYPICAL_EFFICIENCY_FULL } from '../reference/inverter-losses.js';
 import { halfWidthsOf } from '../rig/half-widths.js';
 import type { Converter, Rig, Source } from '../rig/schema.js';
+import { heatAt } from './heat-at.js';
 
 /**
  * What an inverter carries where it stands: all units side by side, less what heat and height take. Losses load
@@ -13,8 +14,9 @@ import type { Converter, Rig, Source } from '../rig/schema.js';
  * @param share Of its rating on the leg in question: half of a unit that feeds two.
  */
 export function inverterRating(rig: Rig, converter: Converter, share: number): SurgeRating {
-  const { inverterC, altitudeM } = rig.conditions ?? {};
-  const factor = inverterFactor(inverterC, converter.ratedUpToC, altitudeM);
+  const { altitudeM } = rig.conditions ?? {};
+  const { celsius, celsiusAtWorst } = heatAt(rig, 'inverterC');
+  const factor = inverterFactor(celsius, converter.ratedUpToC, altitudeM, celsiusAtWorst);
   const losses = rig.practice?.losses === 'on-the-inverter-too' ? fullEfficiency(converter) : 1;
   const units = (converter.unitsInParallel ?? 1) * share * losses;
   return scaledRating(converter, {
@@ -27,13 +29,14 @@ export function inverterRating(rig: Rig, converter: Converter, share: number): S
 const fullEfficiency = ({ efficiencyFull }: Converter): number =>
   efficiencyFull?.value ?? TYPICAL_EFFICIENCY_FULL;
 
-/** What a generator carries where it runs; undefined where its rating is not known. */
+/** What a source with a rating of its own carries where it is; undefined where that is not entered. */
 export function generatorRating(rig: Rig, source: Source, share: number): SurgeRating | undefined {
   const { continuousW, continuousVA, tiers = [], fuel } = source;
   const stated = continuousVA ?? continuousW;
-  if (source.kind !== 'generator' || !stated) return undefined;
+  if (!stated) return undefined;
   const { outdoorC, altitudeM } = rig.conditions ?? {};
-  const factor = generatorFactor({ altitudeM, celsius: outdoorC, fuel }) * share;
+  const isEngine = source.kind === 'generator';
+  const factor = (isEngine ? generatorFactor({ altitudeM, celsius: outdoorC, fuel }) : 1) * share;
   const rating = { continuousW: continuousW ?? stated, continuousVA: stated, tiers };
   return scaledRating(rating, { lo: factor, stated: factor, hi: factor });
 }

@@ -1,6 +1,8 @@
 import type { SourceLimit } from '../electrical/assist.js';
+import type { Consumer } from '../electrical/consumer.js';
 import type { SharingLegs } from '../electrical/legs.js';
 import type { SurgeRating } from '../electrical/surge-tiers.js';
+import type { Interval } from '../quantity/quantity.js';
 import type { Battery, Bus, Converter, Protection, Rig, Scene, Source, Supply } from '../rig/schema.js';
 
 /** What the current of a set passes through: each must carry its share, and each has limits of its own. */
@@ -13,6 +15,7 @@ export type SeriesElement =
   | NeutralElement
   | CableElement
   | UnknownRatingElement
+  | LoadVoltsElement
   | BatteryElement;
 
 /**
@@ -25,6 +28,8 @@ interface ElementBase {
   readonly id: string;
   readonly name: string;
   readonly members: Members;
+  /** What charges through it whatever else is on: with it alone the supply is judged by itself. */
+  readonly chargingAlone?: readonly Consumer[];
 }
 
 /** Who carries a start while the inverter assists: a fact of the supply (methods.md, rule 11). */
@@ -63,6 +68,8 @@ export interface Assist {
 export interface RatedBreaker {
   readonly protection: Protection;
   readonly celsius: number | undefined;
+  /** As warm as it may be, where that is not entered and the outdoors is. */
+  readonly celsiusAtWorst?: number | undefined;
 }
 
 interface OnSource {
@@ -92,10 +99,10 @@ export interface BreakerElement extends ElementBase, OnSource, RatedBreaker {
   readonly otherLoadsA?: Supply['otherLoadsA'];
 }
 
-/** Something that feeds the set and whose rating is not entered: nothing says what it carries. */
+/** What the set depends on and is not entered: the rating of a source, a cord, or the amps of a charger. */
 export interface UnknownRatingElement extends ElementBase, OnSource {
   readonly kind: 'unknown-rating';
-  readonly volts: number;
+  readonly of: 'source' | 'cord' | 'charger';
 }
 
 /** The transfer relay of an inverter/charger: a rating to keep, not a device that opens. */
@@ -110,6 +117,8 @@ export interface CordElement extends ElementBase, OnSource {
   readonly kind: 'plug-and-cord';
   readonly amps: number;
   readonly volts: number;
+  /** Section of its wire, mm², where that is what limits it: how fast it heats. */
+  readonly mm2?: number;
   /** Whether the 80 % rule counts for it: the receptacle is the part that burns. */
   readonly hasContinuousRule: boolean;
 }
@@ -119,6 +128,8 @@ export interface CableElement extends ElementBase {
   readonly kind: 'cable';
   readonly amps: number;
   readonly volts: number;
+  /** Section of all its conductors side by side, mm². */
+  readonly mm2: number;
   readonly source: string;
 }
 
@@ -130,6 +141,23 @@ export interface NeutralElement extends ElementBase {
   readonly legs: SharingLegs;
   /** The loads of each of the two circuits. */
   readonly sides: readonly [ReadonlySet<string>, ReadonlySet<string>];
+}
+
+/** One impedance between what feeds a load and its terminals, ohm, and the loads whose current flows there. */
+export interface PathImpedance {
+  readonly what: 'inverter' | 'pedestal' | 'generator' | 'cord' | 'circuit-cable';
+  readonly ohms: Interval;
+  readonly members: Members;
+}
+
+/** The volts at the terminals of one load, behind all that lies between it and what feeds it. */
+export interface LoadVoltsElement extends ElementBase {
+  readonly kind: 'load-volts';
+  /** Rated volts of the load. */
+  readonly volts: number;
+  /** Volts of what feeds it over nominal, with nothing drawn. */
+  readonly openShare: Interval;
+  readonly path: readonly PathImpedance[];
 }
 
 /** The batteries on one DC bus, with the inverters that draw from them. */

@@ -1,5 +1,5 @@
-import { ampacity } from '../electrical/cable.js';
-import { cordAmpacityA } from '../reference/cord-ampacity.js';
+import { awgMm2 } from '../electrical/cable.js';
+import { cordAmpacityA, leadAmpacityA, type LoadedConductors } from '../reference/cord-ampacity.js';
 import type { Cord, Rig, Source, Supply } from '../rig/schema.js';
 import { hasContinuousRule } from './continuous-rule.js';
 import { busOf, type FedLoad } from './fed-loads.js';
@@ -86,36 +86,41 @@ function elementsOfLeg(
     celsius: each.celsius,
     ...shared,
   }));
-  const cords = (supply.cords ?? []).flatMap((cord, index) =>
-    cordElements(`${supply.id}:cord-${index}${idSuffix}`, cord.name ?? `Cord, plug of ${supply.name}`, cord, {
-      ...shared,
-      hasContinuousRule: hasContinuousRule(rig, series[0]?.protection),
-    }),
-  );
+  const loaded = pole === 'whole' ? 'two' : 'three';
+  const cords = (supply.cords ?? []).flatMap((cord, index) => {
+    const [id, name] = [`${supply.id}:cord-${index}${idSuffix}`, cord.name ?? `Cord, plug of ${supply.name}`];
+    const isSaid = cord.plugA !== undefined || cord.awg !== undefined || cord.mm2 !== undefined;
+    if (!isSaid) return [unknownCord(id, name, { members, behindLimits })];
+    const rule = hasContinuousRule(rig, series[0]?.protection);
+    return cordElements(id, name, cord, { ...shared, hasContinuousRule: rule }, loaded);
+  });
   return [
-    ...notEntered(source, supply, { idSuffix, nameSuffix }, shared),
+    ...notEntered(source, supply, { idSuffix, nameSuffix }, { members, behindLimits }),
     ...generator,
     ...breakers,
     ...cords.map((cord) => ({ ...cord, name: `${cord.name}${nameSuffix}` })),
   ];
 }
 
-/** Ratings that decide and are not entered: of a generator, and of the breaker of a hookup, whatever the inlet has. */
+/** Ratings that decide and are not entered: of a generator, of an outlet in a vehicle, and of the breaker of a hookup. */
 function notEntered(
   source: Source,
   supply: Supply,
   { idSuffix, nameSuffix }: Pick<LegView, 'idSuffix' | 'nameSuffix'>,
-  shared: Pick<UnknownRatingElement, 'members' | 'volts' | 'behindLimits'>,
+  shared: Pick<UnknownRatingElement, 'members' | 'behindLimits'>,
 ): readonly UnknownRatingElement[] {
   const unknown = (id: string, name: string): UnknownRatingElement => ({
     kind: 'unknown-rating',
+    of: 'source',
     id: `${source.id}:${id}${idSuffix}`,
     name: `${name}${nameSuffix}`,
     ...shared,
   });
   const isRated = source.continuousVA !== undefined || source.continuousW !== undefined;
+  const isBroken = supply.breaker !== undefined || source.breaker !== undefined;
+  const needsRating = source.kind === 'generator' || (source.kind === 'vehicle' && !isBroken);
   return [
-    ...(source.kind === 'generator' && !isRated ? [unknown('set', `Rating of ${source.name}`)] : []),
+    ...(needsRating && !isRated ? [unknown('set', `Rating of ${source.name}`)] : []),
     ...(source.kind === 'inlet' && !supply.breaker ? [unknown('breaker', `Breaker of ${supply.name}`)] : []),
   ];
 }
@@ -157,16 +162,41 @@ export function breakersInSeries(rig: Rig, supply: Supply, source: Source): read
     : [first];
 }
 
-/** A plug, an adapter or a cord with a rating: the least of plug and wire. */
+/**
+ * A plug, an adapter or a cord with a rating: the least of plug and wire. One thinner than any table says nothing of what it
+ * carries.
+ */
 export function cordElements(
   id: string,
   name: string,
   cord: Cord,
   shared: Pick<CordElement, 'members' | 'volts' | 'behindLimits' | 'hasContinuousRule'>,
-): readonly CordElement[] {
-  const wire = cord.awg ? cordAmpacityA(cord.awg) : cord.mm2 && ampacity({ mm2: cord.mm2 }, 'iec');
-  const amps = Math.min(cord.plugA ?? Infinity, wire ?? Infinity);
-  return Number.isFinite(amps)
-    ? [{ kind: 'plug-and-cord', id, name: withAmps(name, { amps }), amps, ...shared }]
-    : [];
+  loaded?: LoadedConductors,
+): readonly (CordElement | UnknownRatingElement)[] {
+  const { awg, mm2, plugA } = cord;
+  const wire = awg ? cordAmpacityA(awg, loaded) : mm2 === undefined ? undefined : leadAmpacityA(mm2);
+  const { members, behindLimits } = shared;
+  if (mm2 !== undefined && wire === undefined) return [unknownCord(id, name, { members, behindLimits })];
+  const amps = Math.min(plugA ?? Infinity, wire ?? Infinity);
+  if (!Number.isFinite(amps)) return [];
+  const section = awg ? awgMm2(awg) : mm2;
+  return [
+    {
+      kind: 'plug-and-cord',
+      id,
+      name: withAmps(name, { amps }),
+      amps,
+      ...(section !== undefined && wire === amps && { mm2: section }),
+      ...shared,
+    },
+  ];
+}
+
+/** A cord of which neither plug nor size is entered, or whose size is below every table. */
+export function unknownCord(
+  id: string,
+  name: string,
+  shared: Pick<UnknownRatingElement, 'members' | 'behindLimits'>,
+): UnknownRatingElement {
+  return { kind: 'unknown-rating', of: 'cord', id, name, ...shared };
 }

@@ -1,8 +1,15 @@
 import { feedsOf } from '../electrical/feeds.js';
+import { chargingLoads } from '../rig/charging-loads.js';
 import type { Load, Rig, Supply } from '../rig/schema.js';
 import { circuitElements, neutralElements } from './circuit-side.js';
 import { busOf, fedLoads, type FedLoad, type NotFed } from './fed-loads.js';
-import { converterLeg, inverterElements, outputElements, type ConverterLeg } from './inverter-side.js';
+import {
+  converterLeg,
+  inverterElements,
+  outputElements,
+  unknownCharging,
+  type ConverterLeg,
+} from './inverter-side.js';
 import { outputLegs, sourceLegs } from './leg-views.js';
 import {
   charges,
@@ -10,8 +17,10 @@ import {
   type InverterElement,
   type Members,
   type SeriesElement,
+  type UnknownRatingElement,
 } from './series-elements.js';
 import { hasContinuousRule } from './continuous-rule.js';
+import { loadVoltsElement } from './supply-path.js';
 import { breakersInSeries, cordElements, sourceElements } from './source-side.js';
 
 export interface Wiring {
@@ -31,14 +40,16 @@ export function wiringOf(rig: Rig, supply: Supply, loads: readonly Load[]): Wiri
   const candidates: readonly SeriesElement[] = [
     ...inverters,
     ...rig.sources.flatMap((source) => sourceElements(rig, supply, source, fed, legs)),
-    ...legs.flatMap((each) => outputElements(rig, each)),
+    ...legs.flatMap((each) => [...outputElements(rig, each), ...unknownCharging(each)]),
+    ...unknownChargers(rig, fed),
     ...rig.circuits.flatMap((circuit) => circuitElements(rig, circuit, fed)),
     ...neutralElements(rig, fed),
     ...fed.flatMap((entry) => loadCord(rig, entry)),
     ...rig.buses.flatMap((bus) => batteryElement(rig, bus.id, inverters, fed)),
   ];
+  const elements = candidates.filter((element) => element.members.size > 0 || charges(element));
   return {
-    elements: candidates.filter((element) => element.members.size > 0 || charges(element)),
+    elements: [...elements, ...fed.flatMap((entry) => loadVoltsElement(rig, supply, entry, fed, elements))],
     fed,
     notFed,
   };
@@ -52,6 +63,24 @@ function besideOf(rig: Rig, supply: Supply, { leg }: ConverterLeg, fed: readonly
     fed.some(({ load, feeds }) => load.id === id && feeds[0].by === 'source' && !feeds[0].through);
   const ahead: Members = new Map([...(view?.members ?? [])].filter(([id]) => isAhead(id)));
   return { breakers: passedOn ? breakersInSeries(rig, supply, passedOn.source) : [], ahead };
+}
+
+/** The charge current of each stand-alone charger that is fed and whose amps are not entered. */
+function unknownChargers(rig: Rig, fed: readonly FedLoad[]): readonly UnknownRatingElement[] {
+  return chargingLoads(rig).flatMap(({ converter, load }): readonly UnknownRatingElement[] => {
+    const isFed = fed.some((entry) => entry.load.id === load.id);
+    if (!isFed || converter.chargeA !== undefined) return [];
+    return [
+      {
+        kind: 'unknown-rating',
+        of: 'charger',
+        id: `${converter.id}:charge`,
+        name: `Charge current of ${converter.name}`,
+        members: new Map([[load.id, 1]]),
+        behindLimits: [],
+      },
+    ];
+  });
 }
 
 function loadCord(rig: Rig, { load, circuit, bus, poles }: FedLoad): readonly SeriesElement[] {

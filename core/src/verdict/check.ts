@@ -1,16 +1,18 @@
 import type { Consumer } from '../electrical/consumer.js';
+import type { Edge } from '../quantity/quantity.js';
 import type { Supply } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { RunningSet } from '../system/running-set.js';
-import { leanOf, type Lean } from './lean.js';
 import type { Limit } from './limit.js';
+import { isCharging } from '../rig/charging-loads.js';
 import { compareLimits, decidingLimit } from './limit-order.js';
+import { oddsOfSet, type OddsOfSet } from './odds-of-set.js';
 import { restartsOf, type Restart } from './restart.js';
 import type { SeriesElement } from '../system/series-elements.js';
 import { boggedLimits, situationOf, steadyLimitsOf, type CheckScene, type Situation } from './situation.js';
+import { continuousRuleIfLasting, limitsOfSupply } from './steady-limits.js';
 import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
-import { choicesOfLocks } from './lock-choices.js';
-import { compareVerdicts, worstVerdict, type Verdict } from './verdict.js';
+import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
 import type { NotFed } from '../system/fed-loads.js';
 
@@ -25,14 +27,21 @@ export interface CheckResult {
   readonly selfStarting: readonly Consumer[];
   /** Loads switched by hand, and those held off until their turn, in the best order. */
   readonly order: readonly Consumer[];
+  /** What the supply does not keep by itself, with charging alone: said once, whatever set is on. */
+  readonly ofSupply: readonly Limit[];
   /** Every start in that order, then the self-starting loads on top of everything. */
   readonly starts: readonly StartInOrder[];
   /** Loads of the order that must not be started after all the others. */
   readonly notLast: readonly NotLast[];
+  /** Every restart of what is switched during work; its limit is among the limits. */
   readonly restarts: readonly Restart[];
+  /** Habits that the verdict counts on: what is off before which tool is restarted. */
+  readonly habits: readonly { readonly before: string; readonly off: string }[];
   readonly tripsWhen: TripsWhen | undefined;
-  /** Which way it leans where it is Tight; undefined where a planning rule alone makes it so. */
-  readonly lean: Lean | undefined;
+  /** The rule of three hours that is broken if what has no minutes entered runs as long; undefined where none is. */
+  readonly forThreeHours: Limit | undefined;
+  /** How likely it is to hold where that is open; undefined where it is not, or where a planning rule alone makes it so. */
+  readonly odds: OddsOfSet | undefined;
   readonly elements: readonly SeriesElement[];
   readonly notFed: readonly NotFed[];
 }
@@ -43,6 +52,11 @@ export function runningSetOf({
   order,
 }: Pick<CheckResult, 'selfStarting' | 'order'>): RunningSet {
   return new RunningSet([...selfStarting, ...order]);
+}
+
+/** Whether no load runs: nothing is ticked, or nothing that is ticked is fed; what charges is no load of anybody. */
+export function isNothingFed({ selfStarting, order }: Pick<CheckResult, 'selfStarting' | 'order'>): boolean {
+  return [...selfStarting, ...order].every(({ load }) => isCharging(load));
 }
 
 /** Which orders of the starts a verdict is for. */
@@ -62,38 +76,29 @@ export interface StartInOrder {
   readonly limits: readonly Limit[];
 }
 
-/** Every row of the limit ladder: the limits of the set and, beside them, its restarts. */
-export function ladderOf(result: CheckResult): readonly Limit[] {
-  return [...result.limits, ...result.restarts.map((restart) => restart.limit)].sort(compareLimits);
-}
-
 /**
  * Can these loads run together on this supply?
  *
- * Every limit of every series element is tested at both edges: running watts, running VA and surge
+ * Every limit of every series element is tested at both edges and as entered: running watts, running VA and surge
  * tiers of inverter and generator; branch, output and source breakers, steady and at a start; plugs,
  * cords and the transfer relay; the batteries; the continuous rule. A set passes an edge if some
- * order of its starts does; the verdict is for the best order of the pessimistic edge, or, where only
- * the optimistic edge passes and in another order, for that one.
+ * order of its first starts does, and if what starts by itself, or is switched again and again, can start on top of all
+ * of it. The verdict is for the best order of the pessimistic edge, or, where none passes that, for the best of the next.
  *
  * @param compiled A validated rig, compiled.
  * @param scene What is on, and the supply; ids must be those of the rig.
- * @param startOrder The best order (the default), the one given by the scene, or any: then every load
- *   must be able to start last.
+ * @param startOrder The best order, the one in which the scene has its loads, or any: then every load must be able to start
+ *   last. By default what the scene says, else the best.
  * @returns The verdict with everything that led to it.
  * @throws RangeError where an id of the scene is not in the rig.
- * Source: methods.md, rules 1 to 11, 13 to 15.
+ * Source: methods.md, rules 1 to 11, 13 to 15, 35 and 36.
  */
 export function check(
   compiled: CompiledRig,
   scene: CheckScene,
-  startOrder: StartOrderRule = 'best',
+  startOrder: StartOrderRule = scene.startOrder ?? 'best',
 ): CheckResult {
-  const system = compiled.on(scene.supply);
-  const results = (startOrder === 'best' ? choicesOfLocks(system.rig, scene.on) : [scene.on]).map((on) =>
-    checkSet(situationOf(system, { ...scene, on }), startOrder),
-  );
-  return results.reduce((best, each) => (compareVerdicts(each.verdict, best.verdict) < 0 ? each : best));
+  return checkSet(situationOf(compiled.on(scene.supply), scene), startOrder);
 }
 
 function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult {
@@ -113,7 +118,14 @@ function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult
   const starts = startsInOrder(situation, order.filter(isStarted), (consumer) =>
     ties.withFollowers(before(consumer)),
   );
-  const limits = [...steadyLimitsOf(situation, consumers), ...hardestStarts(starts)].sort(compareLimits);
+  const restarts = restartsOf(consumers, test, situation.habits);
+  const ofSupply = situation.elements.flatMap(limitsOfSupply).sort(compareLimits);
+  const limits = [
+    ...steadyLimitsOf(situation, consumers),
+    ...(isNothingFed({ selfStarting, order }) ? ofSupply : []),
+    ...hardestStarts(starts),
+    ...restarts.map(({ limit }) => limit),
+  ].sort(compareLimits);
   const decider = decidingLimit(limits);
   const verdict = worstVerdict(limits.map((limit) => limit.verdict));
   return {
@@ -121,16 +133,31 @@ function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult
     verdict,
     decider,
     limits,
+    ofSupply,
     selfStarting,
     order,
     starts,
     notLast: notLastOf(order.filter(isStarted), consumers, test),
-    restarts: restartsOf(consumers, test),
+    restarts,
+    habits: consumers.flatMap(({ load }) =>
+      situation.habits.offBefore(load.id).map((off) => ({ before: load.id, off })),
+    ),
     tripsWhen: verdict === 'trips' && decider ? whenItTrips(decider) : undefined,
-    lean: verdict === 'tight' ? leanOf(limits) : undefined,
+    forThreeHours: decidingLimit(beyondThreeHours(situation, limits)),
+    odds: verdict === 'tight' || verdict === 'likely-trips' ? oddsOfSet(limits) : undefined,
     elements: situation.elements,
     notFed: situation.notFed,
   };
+}
+
+/** Rules of three hours that only what has no minutes entered would break. */
+function beyondThreeHours({ elements, consumers }: Situation, limits: readonly Limit[]): readonly Limit[] {
+  if (!consumers.some(({ load }) => load.runsMinutes === undefined)) return [];
+  const broken = new Set(limits.flatMap(({ id, verdict }) => (verdict === 'holds' ? [] : [id])));
+  const running = new RunningSet(consumers);
+  return elements
+    .flatMap((element) => continuousRuleIfLasting(element, running))
+    .filter(({ id }) => !broken.has(id));
 }
 
 function orderOf(
@@ -140,12 +167,15 @@ function orderOf(
 ): readonly Consumer[] {
   const careful = bestStartOrder(starting, floor, 'pessimistic', test);
   if (careful.passes) return careful.order;
-  const hopeful = bestStartOrder(starting, floor, 'optimistic', test);
   const earlier = earlierOnes(floor, careful.order);
-  const carefulMayDo = careful.order.every((consumer) =>
-    passesAt(test(earlier(consumer), consumer), 'optimistic'),
-  );
-  return hopeful.passes && !carefulMayDo ? hopeful.order : careful.order;
+  const carefulKeeps = (edge: Edge): boolean =>
+    careful.order.every((consumer) => passesAt(test(earlier(consumer), consumer), edge));
+  for (const edge of ['stated', 'optimistic'] as const) {
+    if (carefulKeeps(edge)) return careful.order;
+    const { passes, order } = bestStartOrder(starting, floor, edge, test);
+    if (passes) return order;
+  }
+  return careful.order;
 }
 
 /** What runs when a load of an order is started: the floor and all before it. */
@@ -158,7 +188,7 @@ function allOthers(consumers: readonly Consumer[]) {
 }
 
 function startsInOrder(
-  { consumers: all, test, testSurge, ties }: Situation,
+  { consumers: all, test, testSurge, ties, stillOn }: Situation,
   starting: readonly Consumer[],
   runningAtStart: (consumer: Consumer) => readonly Consumer[],
 ): readonly StartInOrder[] {
@@ -166,7 +196,12 @@ function startsInOrder(
     consumer: Consumer,
     moment: StartInOrder['moment'],
     running: readonly Consumer[],
-  ): StartInOrder => ({ consumer, moment, running, limits: test(running, consumer) });
+  ): StartInOrder => ({
+    consumer,
+    moment,
+    running: ties.withFollowers([...running, ...stillOn(consumer)]),
+    limits: test(running, consumer),
+  });
   return [
     ...starting.map((consumer) => startOf(consumer, 'in-order', runningAtStart(consumer))),
     ...all

@@ -1,13 +1,21 @@
 import type { Demand } from '../electrical/apparent-power.js';
 import { bankLimit } from '../electrical/battery-bank.js';
 import { plainDemand } from '../electrical/assist.js';
-import { ampacity } from '../electrical/cable.js';
-import { cutOffWatts, rmsWithRipple } from '../electrical/dc-side.js';
-import { fuseBand } from '../electrical/fuse.js';
+import { ampacity, sectionOf } from '../electrical/cable.js';
+import { cutOffWatts, rippledAmps } from '../electrical/dc-side.js';
+import { fuseBand, usualFuseMultiple } from '../electrical/fuse.js';
 import type { Interval } from '../quantity/quantity.js';
-import { REFERENCE_VOLTS, RIPPLE, TYPICAL_CUT_OFF_V } from '../reference/batteries.js';
+import {
+  CHEMISTRIES,
+  REFERENCE_VOLTS,
+  RIPPLE,
+  TYPICAL_CUT_OFF_V,
+  USUAL_DISCHARGE_RATE,
+  USUAL_DISCHARGE_SURGES,
+} from '../reference/batteries.js';
 import type { Battery } from '../rig/schema.js';
 import { bankAmps, dcPathOf, isSagKnown, sharesOf } from './dc-path.js';
+import { heatedConductor } from './heated-conductor.js';
 import { exactCapacity, judge, type CapacityWithDoubt, type Limit, type StartTested } from './limit.js';
 import type { BatteryElement, InverterElement } from '../system/series-elements.js';
 
@@ -15,6 +23,8 @@ import type { BatteryElement, InverterElement } from '../system/series-elements.
 export interface DcCase {
   readonly running: Demand;
   readonly demand: Demand;
+  /** What runs for at least so long, W: a cable heats by what lasts. Nothing for a start. */
+  readonly lasting: readonly { readonly seconds: number; readonly demand: Demand }[];
   /** Set for a start. */
   readonly start?: StartTested;
   /** The inverters that draw from it meanwhile. */
@@ -44,10 +54,15 @@ export function dcLimits(element: BatteryElement, dcCase: DcCase): readonly Limi
     ...dischargeLimit(element, dcCase, amps),
     ...cutOffLimits(element, dcCase),
     ...element.batteries.flatMap((battery, index) => {
-      const own = inOneBattery(amps, shares[index] ?? ALONE);
+      const share = shares[index] ?? ALONE;
+      const own = inOneBattery(amps, share);
+      const inThis = (watts: Demand): Demand => {
+        const demand = bankAmps(path, watts);
+        return inOneBattery({ running: demand, demand }, share).demand;
+      };
       return [
         ...fuseLimit(element, battery, dcCase, own),
-        ...(start ? [] : cableLimit(element, battery, dcCase, own)),
+        ...(start ? [] : cableLimit(element, battery, dcCase, own, inThis)),
       ];
     }),
   ];
@@ -61,16 +76,10 @@ interface DcAmps {
 function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): readonly Limit[] {
   const { lo, stated, hi } = dcCase.start?.seconds ?? FOR_HOURS;
   const shares = sharesOf(element);
-  // A battery of which nothing is entered is named as not checked; it takes the limit of no other away.
-  const known = element.batteries.flatMap((battery, index) => {
-    const share = shares[index];
-    return share && saysWhatItGives(battery) ? [{ battery, share }] : [];
-  });
-  if (known.length === 0) return [];
   const bank = (seconds: number, edge: 'stated' | 'hi'): number =>
     bankLimit(
-      known.map(({ battery }) => dischargeCeilingA(battery, seconds)),
-      known.map(({ share }) => share[edge]),
+      element.batteries.map((battery) => dischargeCeilingA(battery, seconds, edge)),
+      shares.map((share) => share[edge]),
     );
   return [
     dcLimit(
@@ -80,7 +89,7 @@ function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): 
       dcCase.start ? 'battery-start' : 'battery',
       'A',
       amps,
-      exactCapacity(bank(hi, 'hi'), bank(stated, 'stated'), dcCase.isShared ? Infinity : bank(lo, 'stated')),
+      forShared(dcCase, bank(hi, 'hi'), bank(stated, 'stated'), bank(lo, 'stated')),
     ),
   ];
 }
@@ -89,9 +98,25 @@ function dischargeLimit(element: BatteryElement, dcCase: DcCase, amps: DcAmps): 
 export const saysWhatItGives = ({ dischargeA, tiers = [] }: Battery): boolean =>
   dischargeA !== undefined || tiers.length > 0;
 
-/** The highest discharge tier that outlasts a time, A. */
-function dischargeCeilingA({ dischargeA = 0, tiers = [] }: Battery, seconds: number): number {
+/** The highest discharge tier that outlasts a time, A; of a battery of which nothing is entered what is usual for its size. */
+function dischargeCeilingA(battery: Battery, seconds: number, edge: 'stated' | 'hi'): number {
+  const { dischargeA = 0, tiers = [] } = battery;
+  if (!saysWhatItGives(battery)) return usualDischargeA(battery, seconds, edge);
   return Math.max(dischargeA, ...tiers.filter((tier) => tier.seconds >= seconds).map((tier) => tier.amps));
+}
+
+/**
+ * What a battery usually gives of which no amps are entered, A: 1 C of lithium and 0.5 C of lead, half of it at worst, and
+ * more for a start.
+ *
+ * Source: common practice, no published source (methods.md, rule 43); low.
+ */
+function usualDischargeA({ chemistry, ampHours }: Battery, seconds: number, edge: 'stated' | 'hi'): number {
+  const kinds = chemistry ? [chemistry] : CHEMISTRIES;
+  const rates = kinds.map((kind) => USUAL_DISCHARGE_RATE[kind][edge === 'hi' ? 'least' : 'usual']);
+  const rate = edge === 'hi' ? Math.min(...rates) : Math.max(...rates);
+  const surge = USUAL_DISCHARGE_SURGES.find((each) => each.seconds >= seconds)?.times ?? 1;
+  return ampHours.value * rate * surge;
 }
 
 /** The battery cuts off by the volts at its terminals, the inverter by those behind the cable. */
@@ -102,10 +127,11 @@ function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[]
   const at = (ohms: Interval, cutOffV: number): CapacityWithDoubt => {
     const most = (volts: number, resistance: number): number =>
       cutOffWatts({ openV: volts, ohms: resistance }, cutOffV);
-    return exactCapacity(
+    return forShared(
+      dcCase,
       most(openV.lo, ohms.hi),
       most(openV.stated, ohms.stated),
-      dcCase.isShared ? Infinity : most(openV.hi, ohms.lo),
+      most(openV.hi, ohms.lo),
     );
   };
   const kind = dcCase.start ? 'dc-volts-start' : 'dc-volts';
@@ -150,13 +176,26 @@ function fuseLimit(element: BatteryElement, battery: Battery, dcCase: DcCase, ow
       dcCase.start ? 'dc-fuse-start' : 'dc-fuse',
       'A',
       own,
-      exactCapacity(
+      forShared(
+        dcCase,
         fuse.amps * fuseBand(fuse.kind, hi).pessimistic,
-        fuse.amps * fuseBand(fuse.kind, stated).pessimistic,
-        dcCase.isShared ? Infinity : fuse.amps * fuseBand(fuse.kind, lo).optimistic,
+        fuse.amps * usualFuseMultiple(fuse.kind, stated),
+        fuse.amps * fuseBand(fuse.kind, lo).optimistic,
       ),
     ),
   ];
+}
+
+/** A source that may take a start may spare the battery all of it: nothing is certain there but the worst case. */
+function forShared(
+  { isShared }: Pick<DcCase, 'isShared'>,
+  pessimistic: number,
+  stated: number,
+  optimistic: number,
+): CapacityWithDoubt {
+  return isShared
+    ? exactCapacity(pessimistic, Infinity, Infinity)
+    : exactCapacity(pessimistic, stated, optimistic);
 }
 
 function cableLimit(
@@ -164,10 +203,17 @@ function cableLimit(
   battery: Battery,
   dcCase: DcCase,
   own: DcAmps,
+  inThis: (watts: Demand) => Demand,
 ): readonly Limit[] {
-  const school = battery.cable?.awg === undefined ? 'iec' : element.ampacitySchool;
-  const carries = battery.cable && ampacity(battery.cable, school);
-  if (carries === undefined) return [];
+  const { cable } = battery;
+  const school = cable?.awg === undefined ? 'iec' : element.ampacitySchool;
+  const carries = cable && ampacity(cable, school);
+  if (!cable || carries === undefined) return [];
+  const { demand, capacity } = heatedConductor(
+    carries,
+    sectionOf(cable),
+    dcCase.lasting.map(({ seconds, demand: watts }) => ({ seconds, amps: inThis(watts) })),
+  );
   return [
     dcLimit(
       element,
@@ -175,8 +221,8 @@ function cableLimit(
       `${battery.id}:cable`,
       'dc-cable',
       'A',
-      own,
-      exactCapacity(carries, carries, carries),
+      { running: own.running, demand },
+      capacity,
     ),
   ];
 }
@@ -185,12 +231,11 @@ const ALONE: Interval = { lo: 1, stated: 1, hi: 1 };
 
 /** A fuse and a cable heat by the rms of a rippling current, and of their own battery's share. */
 function inOneBattery({ running, demand }: DcAmps, share: Interval): DcAmps {
-  const own = ({ lo, stated, hi }: Demand): Demand =>
-    plainDemand(
-      rmsWithRipple(lo * share.lo, RIPPLE.low),
-      rmsWithRipple(stated * share.stated, RIPPLE.usual),
-      rmsWithRipple(hi * share.hi, RIPPLE.high),
-    );
+  const own = ({ lo, stated, hi }: Demand): Demand => {
+    const amps = { lo: lo * share.lo, stated: stated * share.stated, hi: hi * share.hi };
+    const rms = rippledAmps(amps, RIPPLE);
+    return plainDemand(rms.lo, rms.stated, rms.hi);
+  };
   return { running: own(running), demand: own(demand) };
 }
 

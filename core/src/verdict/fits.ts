@@ -5,6 +5,7 @@ import type { Limit } from './limit.js';
 import { momentsOf, type Situation } from './situation.js';
 import { someOrderPasses } from './start-order.js';
 import { steadyLimits } from './steady-limits.js';
+import { keepsAt } from './verdict.js';
 
 /**
  * Whether a set passes an edge in some order of its starts: what `check` says of it, without its words and figures, and
@@ -24,8 +25,7 @@ export function fits(
   counts: (limit: Limit) => boolean = () => true,
 ): boolean {
   const { elements, test, ties, runsFirst } = situation;
-  const fails = (limit: Limit): boolean =>
-    counts(limit) && (limit.verdict === 'trips' || (edge === 'pessimistic' && limit.verdict === 'tight'));
+  const fails = (limit: Limit): boolean => counts(limit) && !keepsAt(limit.verdict, edge);
   const set = new RunningSet(running);
   if (elements.some((element) => steadyLimits(element, set).some(fails))) return false;
   if (momentsOf(situation, running, fails).some(fails)) return false;

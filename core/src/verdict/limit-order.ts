@@ -3,12 +3,12 @@ import { deviate, isAlmostSure } from './odds.js';
 import { compareVerdicts } from './verdict.js';
 
 /**
- * Trips first, then Tight, then Holds, so that the first is what a verdict is about. Of Tight ones those that are
- * over as entered, then those of which too little is known, then the others, and rules of planning last; within
- * each the fullest at its deciding edge.
+ * The worst verdict first, so that the first is what a verdict is about. Of Tight ones those of which too little is
+ * known, then the others, and rules of planning last; of those that likely trip, those of which too little is known
+ * last; within each the fullest at its deciding edge.
  */
 export function compareLimits(a: Limit, b: Limit): number {
-  return compareVerdicts(b.verdict, a.verdict) || tightRank(a) - tightRank(b) || b.loading - a.loading;
+  return compareVerdicts(b.verdict, a.verdict) || rankOf(a) - rankOf(b) || b.loading - a.loading;
 }
 
 /** The limit that decides among several; undefined where there is none. */
@@ -34,9 +34,9 @@ export function isPlanningRule({ kind }: Limit): boolean {
   return kind === 'continuous-rule';
 }
 
-function tightRank(limit: Limit): number {
+function rankOf(limit: Limit): number {
+  if (limit.verdict === 'likely-trips') return isTooLittleKnown(limit) ? 1 : 0;
   if (limit.verdict !== 'tight') return 0;
-  if (isPlanningRule(limit)) return 3;
-  if (isTooLittleKnown(limit)) return 1;
-  return limit.headroom.stated < 0 ? 0 : 2;
+  if (isPlanningRule(limit)) return 2;
+  return isTooLittleKnown(limit) ? 0 : 1;
 }

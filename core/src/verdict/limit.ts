@@ -3,7 +3,7 @@ import type { Consumer, ConsumerPart } from '../electrical/consumer.js';
 import { limitShrinkage } from '../quantity/combine-doubts.js';
 import type { Edge, Interval } from '../quantity/quantity.js';
 import type { SeriesElement } from '../system/series-elements.js';
-import { verdictOf, type Verdict } from './verdict.js';
+import { compareVerdicts, decidingEdge, verdictOf, type Verdict } from './verdict.js';
 
 export type LimitKind =
   | 'inverter-watts'
@@ -30,9 +30,10 @@ export type LimitKind =
   | 'dc-fuse-start'
   | 'dc-cable'
   | 'inverter-peak'
+  | 'load-volts-start'
   | 'unknown-rating';
 
-export type LimitUnit = 'W' | 'VA' | 'A';
+export type LimitUnit = 'W' | 'VA' | 'A' | 'V';
 
 /** A value at the pessimistic edge, as entered, and at the optimistic edge. */
 export interface AtEdges {
@@ -57,7 +58,7 @@ export interface Limit {
   /** Demand over capacity at the edge that decides, 1 being the limit. */
   readonly loading: number;
   readonly verdict: Verdict;
-  /** The edge whose figures decide: the one that failed, or the pessimistic one for Holds. */
+  /** The edge whose figures decide: the most favourable one that failed, or the pessimistic one for Holds. */
   readonly edge: Edge;
   /** What its doubts come from: asked for few of many limits, by `doubtsOf`. */
   readonly weighed: Weighed;
@@ -83,8 +84,8 @@ export interface StartTested {
   readonly loadId: string;
   readonly partId: string;
   readonly seconds: Interval;
-  /** Seconds of the ceiling at the deciding edge: Infinity for the continuous rating. */
-  readonly ceilingSeconds: number;
+  /** Seconds of the ceiling that counts at each edge: Infinity for the continuous rating. */
+  readonly ceilingSeconds: AtEdges;
   /** A restart during work, judged beside the set and not within it. */
   readonly again: boolean;
   /** Its own start, a saw bogged in the cut, a compressor that stalls against pressure, or several starts at once. */
@@ -111,9 +112,9 @@ export type LimitFacts = Pick<Limit, 'id' | 'kind' | 'element' | 'unit' | 'weigh
 const ROUNDING = 1e-9;
 
 /**
- * Judges one limit at both edges.
+ * Judges one limit at both edges and as entered.
  *
- * @returns The limit with headroom, loading, verdict and deciding edge (methods.md, rules 2, 3 and 15).
+ * @returns The limit with headroom, loading, verdict and deciding edge (methods.md, rules 2, 3, 15 and 35).
  */
 export function judge(facts: LimitFacts): Limit {
   const { demand, running, capacity: rating } = facts;
@@ -131,9 +132,10 @@ export function judge(facts: LimitFacts): Limit {
   };
   const verdict = verdictOf({
     pessimistic: headroom.pessimistic >= -ROUNDING * capacity.pessimistic,
+    stated: headroom.stated >= -ROUNDING * Math.abs(capacity.stated),
     optimistic: headroom.optimistic >= -ROUNDING * Math.abs(capacity.optimistic),
   });
-  const edge: Edge = verdict === 'trips' ? 'optimistic' : 'pessimistic';
+  const edge = decidingEdge(verdict);
   return {
     id: facts.id,
     kind: facts.kind,
@@ -144,12 +146,17 @@ export function judge(facts: LimitFacts): Limit {
     worst: { lo: demand.lo, stated: demand.stated, hi: demand.hi },
     capacity,
     headroom,
-    loading: loadingOf(edge === 'pessimistic' ? demand.hi : demand.lo, capacity[edge]),
+    loading: loadingOf(demandAt(demand, edge), capacity[edge]),
     verdict,
     edge,
     weighed: facts.weighed,
   };
 }
+
+const READ_AT: Record<Edge, keyof Interval> = { pessimistic: 'hi', stated: 'stated', optimistic: 'lo' };
+
+/** What is asked of a limit at an edge. */
+export const demandAt = (demand: Interval, edge: Edge): number => demand[READ_AT[edge]];
 
 /** What is derated to nothing is over by whatever is asked of it. */
 function loadingOf(demand: number, capacity: number): number {
@@ -157,20 +164,32 @@ function loadingOf(demand: number, capacity: number): number {
   return demand > 0 ? Infinity : 0;
 }
 
-/** A planning rule is kept or not kept: broken at either edge, it is Tight and never Trips (rule 8). */
-export function asPlanningRule(limit: Limit): Limit {
-  if (limit.verdict !== 'trips') return limit;
+/**
+ * What is judged at the pessimistic edge alone: a planning rule, which is kept or not kept (rule 8), and what may
+ * happen and need not. Beyond it the verdict is Tight and never worse.
+ */
+export function atMostTight(limit: Limit): Limit {
+  if (compareVerdicts(limit.verdict, 'tight') <= 0) return limit;
   return {
     ...limit,
     verdict: 'tight',
     edge: 'pessimistic',
-    loading: limit.worst.hi / limit.capacity.pessimistic,
+    loading: loadingOf(limit.worst.hi, limit.capacity.pessimistic),
   };
 }
 
 /** A limit of a surge that is not the load's own start. */
 export function withCause(limit: Limit, cause: StartTested['cause']): Limit {
   return limit.start ? { ...limit, id: `${limit.id}:${cause}`, start: { ...limit.start, cause } } : limit;
+}
+
+/** A start that comes again and again during work, on top of everything. */
+export function asRestart(limit: Limit): Limit {
+  return {
+    ...limit,
+    id: `${limit.id}:again`,
+    ...(limit.start && { start: { ...limit.start, again: true } }),
+  };
 }
 
 /** A capacity without a doubt of its own. */

@@ -1,16 +1,16 @@
 import type { Consumer } from '../electrical/consumer.js';
 import { EXPANSION } from '../quantity/combine-doubts.js';
-import type { Limit } from './limit.js';
+import { asRestart, type Limit } from './limit.js';
 import { decidingLimit } from './limit-order.js';
+import type { Habits } from './habits.js';
 import { passesAt, type StartTest } from './start-order.js';
 
 /**
  * Whether a load that is switched again and again during work can be restarted on top of everything
- * else that is on. A second verdict, at the pessimistic edge, beside that of the set (rule 14).
+ * else that is on: as much a part of the verdict as any start (methods.md, rule 36).
  */
 export interface Restart {
   readonly loadId: string;
-  readonly holds: boolean;
   /** The limit that decides the restart. */
   readonly limit: Limit;
   /** What to switch off first, least power first; empty where it holds or where nothing helps. */
@@ -19,19 +19,19 @@ export interface Restart {
   readonly limitThen: Limit | undefined;
 }
 
-/** Judges the restart of every during-work load among those that run. */
-export function restartsOf(running: readonly Consumer[], test: StartTest): readonly Restart[] {
-  return running.flatMap((consumer) => {
-    if (consumer.load.usage !== 'during-work') return [];
+/** Judges the restart of every during-work load among those that run, with the habits of the set kept. */
+export function restartsOf(all: readonly Consumer[], test: StartTest, habits: Habits): readonly Restart[] {
+  return habits.restarted(all).flatMap((consumer) => {
+    const running = habits.besideRestart(all, consumer);
     const limits = test(running, consumer);
     const decider = decidingLimit(limits);
     if (!decider) return [];
-    const holds = passesAt(limits, 'pessimistic');
-    const remedy = holds ? [] : whatToSwitchOff(running, consumer, limits.filter(isShort), test);
+    const remedy = passesAt(limits, 'pessimistic')
+      ? []
+      : whatToSwitchOff(running, consumer, limits.filter(isShort), test);
     return [
       {
         loadId: consumer.load.id,
-        holds,
         limit: asRestart(decider),
         switchOffFirst: remedy.map((other) => other.load.id),
         limitThen: remedy.length > 0 ? decidingLimit(test(without(running, remedy), consumer)) : undefined,
@@ -40,7 +40,10 @@ export function restartsOf(running: readonly Consumer[], test: StartTest): reado
   });
 }
 
-/** The single load of least power that is enough; else as few as possible, the largest first. */
+/**
+ * The single load of least power that is enough; else as few as possible, the largest first. Each of them has to start
+ * on top of everything once the tool runs.
+ */
 function whatToSwitchOff(
   running: readonly Consumer[],
   starting: Consumer,
@@ -49,6 +52,7 @@ function whatToSwitchOff(
 ): readonly Consumer[] {
   const byHand = running
     .filter((other) => other !== starting && other.load.usage !== 'by-itself')
+    .filter((other) => passesAt(test(running, other, isShort), 'pessimistic'))
     .sort((a, b) => wattsOf(a) - wattsOf(b));
   const isEnough = (off: readonly Consumer[]) =>
     passesAt(test(without(running, off), starting, isShort), 'pessimistic');
@@ -84,14 +88,6 @@ function mayHelp({ parts }: Consumer, { kind, element, headroom }: Limit): boole
 }
 
 const isShort = (limit: Limit): boolean => limit.verdict !== 'holds';
-
-function asRestart(limit: Limit): Limit {
-  return {
-    ...limit,
-    id: `${limit.id}:again`,
-    ...(limit.start && { start: { ...limit.start, again: true } }),
-  };
-}
 
 const without = (running: readonly Consumer[], off: readonly Consumer[]): readonly Consumer[] =>
   running.filter((consumer) => !off.includes(consumer));

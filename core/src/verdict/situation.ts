@@ -1,7 +1,7 @@
 import type { Consumer } from '../electrical/consumer.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load, Scene, Supply } from '../rig/schema.js';
-import { withCause, type Limit } from './limit.js';
+import { asRestart, withCause, type Limit } from './limit.js';
 import type { System } from '../system/compile.js';
 import { RunningSet } from '../system/running-set.js';
 import { charges, type Members, type SeriesElement } from '../system/series-elements.js';
@@ -10,14 +10,16 @@ import { startLimits, startsTogether } from './start-limits.js';
 import type { StartTest } from './start-order.js';
 import { steadyLimits } from './steady-limits.js';
 import { boggedDown } from './other-surges.js';
-import { unlocked } from '../system/locks.js';
+import { droppedAfterStart, unlocked } from '../system/locks.js';
 import { tiesOf, type Ties } from '../system/ties.js';
+import { habitsOf, type Habits } from './habits.js';
 import type { NotFed } from '../system/fed-loads.js';
 
 /** Which loads are on, on which supply, and the charge of the battery where it was read. */
 export interface CheckScene {
   readonly supply: Scene['supply'];
   readonly charge?: Scene['charge'];
+  readonly startOrder?: Scene['startOrder'];
   readonly on: readonly LoadOn[];
 }
 
@@ -27,6 +29,8 @@ export interface LoadOn {
   readonly state?: string | undefined;
   /** Of one that starts by itself: its switch is off until its turn comes in the order of the starts. */
   readonly heldOff?: 'yes' | 'no' | undefined;
+  /** A habit: tools before whose restart it is switched off, and on again after it. */
+  readonly offAtRestartOf?: readonly string[] | undefined;
 }
 
 /** A set of loads on a supply, ready to be judged. */
@@ -38,6 +42,10 @@ export interface Situation {
   readonly notFed: readonly NotFed[];
   /** Every limit of a start, tied starts joined. */
   readonly test: StartTest;
+  /** What the habits of the set switch off before a tool is restarted. */
+  readonly habits: Habits;
+  /** What is still on while a load starts, and is dropped by a shedder only then. */
+  readonly stillOn: (starting: Consumer) => readonly Consumer[];
   /** Every limit of several loads that start in the same moment. */
   readonly testTogether: (running: readonly Consumer[], group: readonly Consumer[]) => readonly Limit[];
   /** Every limit of a surge that is no start of its own: it brings no follower's start about. */
@@ -56,7 +64,22 @@ export function situationOf(system: System, { on, charge }: Omit<CheckScene, 'su
   const fed = loads.filter(({ id }) => !system.whyNotFed(id));
   const { free, keptOff } = unlocked(system.rig, fed);
   const situation = situationOfAll(system, [...free, ...system.charging], { on, charge });
-  return { ...situation, notFed: [...notFed, ...keptOff] };
+  const dropped = keptOff.map(({ load }) => load);
+  const states = new Map(on.map((entry) => [entry.load, entry.state]));
+  const stillOn = (starting: Consumer): readonly Consumer[] =>
+    droppedAfterStart(system.rig, dropped, starting.load).flatMap(
+      ({ id }) => system.consumerOf(id, states.get(id)) ?? [],
+    );
+  const { test } = situation;
+  return {
+    ...situation,
+    stillOn,
+    test:
+      dropped.length === 0
+        ? test
+        : (running, starting, isEnough) => test([...running, ...stillOn(starting)], starting, isEnough),
+    notFed: [...notFed, ...keptOff],
+  };
 }
 
 /** The situation of loads whatever locks say: for questions about loads that are off. */
@@ -68,11 +91,12 @@ export function situationOfAll(
   const { rig, supply, consumerOf, whyNotFed } = system;
   const states = new Map(on.map((entry) => [entry.load, entry.state]));
   const consumers = loads.flatMap(({ id }) => consumerOf(id, states.get(id)) ?? []);
-  const isThere = new Set(consumers.map(({ load }) => load.id));
+  const isThere = new Set([...consumers.map(({ load }) => load.id), ...states.keys()]);
   const elements = system.elements
     .filter((element) => hasAny(element.members, isThere) || charges(element))
     .map((element) => (element.kind === 'battery' && charge ? { ...element, charge } : element));
   const ties = tiesOf(rig, consumers, (id) => states.has(id));
+  const habits = habitsOf(on, consumers);
   const heldOff = new Set(on.flatMap((entry) => (entry.heldOff === 'yes' ? [entry.load] : [])));
   const testSurge: StartTest = (running, surging, isEnough) => {
     // What follows the load itself does not run before it.
@@ -88,6 +112,8 @@ export function situationOfAll(
       ...testSurge(running, starting, isEnough),
       ...tiedStarts(elements, ties, running, starting),
     ],
+    habits,
+    stillOn: () => [],
     testTogether: (running, group) => startsTogether(elements, running, group),
     testSurge,
     ties,
@@ -107,21 +133,29 @@ export function steadyLimitsOf({ elements }: Situation, running: readonly Consum
   return elements.flatMap((element) => steadyLimits(element, set));
 }
 
+/** Whether a load must be able to start on top of everything: by itself, or again and again during work. */
+export function startsAtAnyMoment({ load }: Consumer): boolean {
+  return load.usage !== 'left-on';
+}
+
 /**
- * What can happen at any moment while a set runs: loads that start by themselves, saws that bog down.
+ * What can happen at any moment while a set runs: loads that start by themselves, tools that are restarted, saws that
+ * bog down.
  *
  * @param isEnough Where given, the test of a start may stop behind a limit it says yes to.
  */
 export function momentsOf(
-  { test, testSurge, ties }: Situation,
+  { test, testSurge, ties, habits }: Situation,
   running: readonly Consumer[],
   isEnough?: (limit: Limit) => boolean,
 ): readonly Limit[] {
-  const starts = running.filter(
-    (consumer) => consumer.load.usage === 'by-itself' && ties.bringsStart(consumer),
-  );
+  const itself = running.filter(({ load }) => load.usage === 'by-itself').filter(ties.bringsStart);
   return [
-    ...starts.flatMap((consumer) => test(running, consumer, isEnough)),
+    ...itself.flatMap((consumer) => test(running, consumer, isEnough)),
+    ...habits
+      .restarted(running)
+      .flatMap((consumer) => test(habits.besideRestart(running, consumer), consumer, isEnough))
+      .map(asRestart),
     ...running.flatMap((consumer) => boggedLimits(testSurge, running, consumer)),
   ];
 }

@@ -1,24 +1,29 @@
 import type { AcSum, Demand } from '../electrical/apparent-power.js';
-import { addShares, plainDemand, sourceShare } from '../electrical/assist.js';
+import { addShares, inverterShare, plainDemand, sourceShare } from '../electrical/assist.js';
 import { addOnLeg, addStartOnLeg } from '../electrical/between-phases.js';
 import { startBand, type BreakerBand } from '../electrical/breaker.js';
 import type { Consumer, ConsumerPart, StartOfPart } from '../electrical/consumer.js';
+import { fallingStarts } from '../electrical/falling-start.js';
 import { hasStart, joinedStart, quietParts } from '../electrical/joined-start.js';
+import type { Edge, Interval } from '../quantity/quantity.js';
 import { TRANSFORMER_PEAK_FACTOR } from '../reference/breaker-curves.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import {
-  bestCeiling,
   straddlesTier,
   surgeCeiling,
+  usualCeiling,
   wattsPerVA,
   type Ceiling,
 } from '../electrical/surge-tiers.js';
 import { dcLimits } from './dc-limits.js';
+import { loadVoltsLimit } from './load-volts.js';
 import { ampsThrough, batteryWatts, inAmps, runningThrough } from '../system/flow.js';
 import { among, onMembers, RunningSet, runningSum, runningTerms } from '../system/running-set.js';
 import {
+  demandAt,
   exactCapacity,
   judge,
+  type AtEdges,
   type CapacityWithDoubt,
   type Limit,
   type StartingPart,
@@ -65,8 +70,8 @@ interface Sums {
 /**
  * Every limit that a load must pass to start while others run.
  *
- * A load of several parts (a fan and a compressor) starts them one after the other: each start is
- * tested with its other parts running, the careful reading.
+ * Parts of one load that hang on one switch start together, but a fan beside its compressor: that starts apart, each tested
+ * with the other one running, the careful reading (methods.md, rule 42).
  *
  * @param elements The series elements of the supply.
  * @param running What runs already; the load itself may be among it and is left out.
@@ -80,7 +85,7 @@ export function startLimits(
   isEnough: (limit: Limit) => boolean = () => false,
 ): readonly Limit[] {
   const others = running.filter((other) => other.load.id !== consumer.load.id);
-  const starts = consumer.parts.filter((part) => part.start).map((part) => startOf(consumer, part, others));
+  const starts = startsOfLoad(consumer).map((group) => startOf(consumer, group, others));
   const limits: Limit[] = [];
   for (const element of elements) {
     for (const caseOn of starts) {
@@ -92,14 +97,41 @@ export function startLimits(
   return limits;
 }
 
-/** The start of one part; the conductors of one path have the same members, and see the same. */
-function startOf(consumer: Consumer, { part }: ConsumerPart, others: readonly Consumer[]): CaseOn {
-  const group = [{ ...consumer, parts: consumer.parts.filter((each) => each.part === part) }];
+/** What of a load starts at once: as many starts as have to be tested. */
+function startsOfLoad({ parts }: Consumer): readonly StartingParts[] {
+  const starting = parts.filter((part) => part.start);
+  const hasCompressor = starting.some(isCompressor);
+  const apart = hasCompressor ? starting.filter(isFan) : [];
+  const together = starting.filter((part) => !apart.includes(part));
+  return [together, ...apart.map((fan) => [fan])]
+    .filter((group) => group.length > 0)
+    .flatMap((group) => fallingStarts(group).map((starts) => ({ group, starts })));
+}
+
+/** Parts that start at once, and the start of each as it is tested. */
+interface StartingParts {
+  readonly group: readonly ConsumerPart[];
+  readonly starts: readonly ConsumerPart[];
+}
+
+const isCompressor = ({ part }: ConsumerPart): boolean => kindOfPart(part.kind).family === 'Compressors';
+const isFan = ({ part }: ConsumerPart): boolean =>
+  part.kind === 'fan-motor' || part.kind === 'shaded-pole-motor';
+
+/** The start of some parts of a load; the conductors of one path have the same members, and see the same. */
+function startOf(
+  consumer: Consumer,
+  { group: parts, starts }: StartingParts,
+  others: readonly Consumer[],
+): CaseOn {
+  const ids = new Set(parts.map(({ part }) => part));
+  const group = [{ ...consumer, parts: starts }];
   const on: CaseOn = remembered((members) => {
     const [here] = onMembers(members, [consumer]);
-    const starting = here?.parts.find((each) => each.part === part);
+    const [startingHere] = onMembers(members, group);
+    const starting = startingHere && joinedStart([startingHere])?.parts[0];
     if (!here || !starting?.start) return undefined;
-    const own = { ...here, parts: here.parts.filter((each) => each !== starting) };
+    const own = { ...here, parts: here.parts.filter(({ part }) => !ids.has(part)) };
     const restConsumers = [...onMembers(members, others), own];
     const sums = sumsOnce(restConsumers, starting.start);
     return {
@@ -207,6 +239,8 @@ function startsThrough(element: SeriesElement, startCase: StartCase): readonly L
       return onBattery(element, startCase);
     case 'relay':
       return onRelay(element, startCase);
+    case 'load-volts':
+      return loadVoltsLimit(element, startCase, startCase.running);
     case 'plug-and-cord':
     case 'cable':
     case 'neutral':
@@ -266,15 +300,23 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
   const { seconds } = startCase.start;
   const ceilings: Ceilings = {
     pessimistic: surgeCeiling(rating, seconds.hi),
-    stated: surgeCeiling(rating, seconds.stated),
-    optimistic: bestCeiling(rating, seconds.lo),
+    stated: usualCeiling(rating, seconds.stated),
+    optimistic: usualCeiling(rating, seconds.lo),
   };
   const helped =
     element.kind === 'inverter'
       ? helpFromSource(element.assists, startCase, sums.before)
-      : { ...NO_HELP, optimistic: assistingCeilingA(element, startCase) };
+      : { ...NO_HELP, ...whereShared(assistingCeilingA(element, startCase)) };
   const foldback = foldbackFactor(element, startCase);
-  const start = testedStart(startCase, ceilings.pessimistic.seconds, straddlesTier(rating, seconds));
+  const start = testedStart(
+    startCase,
+    {
+      pessimistic: ceilings.pessimistic.seconds,
+      stated: ceilings.stated.seconds,
+      optimistic: ceilings.optimistic.seconds,
+    },
+    straddlesTier(rating, seconds),
+  );
   const limitIn = (unit: 'va' | 'watts', perVA: number): Limit =>
     judge({
       id: `${element.id}:start:${startCase.consumer.load.id}:${startCase.part.part.id}:${unit}`,
@@ -290,20 +332,23 @@ function onSurgeRating(element: InverterElement | GeneratorElement, startCase: S
   return [limitIn('va', 1), limitIn('watts', wattsPerVA(rating))];
 }
 
-type Ceilings = Record<'pessimistic' | 'stated' | 'optimistic', Ceiling>;
+type Ceilings = Record<Edge, Ceiling>;
 
 /** What a source adds to an inverter's ceiling during a start, VA at each edge. */
-interface Help {
-  readonly pessimistic: number;
-  readonly optimistic: number;
-}
+type Help = AtEdges;
 
-const NO_HELP: Help = { pessimistic: 0, optimistic: 0 };
+const NO_HELP: Help = { pessimistic: 0, stated: 0, optimistic: 0 };
+
+/** What is taken in the user's favour as entered: a fact that is either so or not so and is not known (rule 35). */
+const whereShared = (amount: number): Pick<Help, 'stated' | 'optimistic'> => ({
+  stated: amount,
+  optimistic: amount,
+});
 
 /**
- * Who carries a start under assist (methods.md, rule 11). Unknown: at worst the inverter alone, at
- * best both together, the source with what its breaker's will edge carries for that time. Shared: at
- * least the input limit. Inverter: nothing.
+ * Who carries a start under assist (methods.md, rules 11 and 35). Unknown: at worst the inverter alone, as entered and at
+ * best both together, the source with what its breaker carries for that time. Shared: at least the input limit.
+ * Inverter: nothing.
  */
 function helpFromSource(assists: Assist | undefined, startCase: StartCase, before: AcSum): Help {
   if (!assists || assists.startCarrier === 'inverter') return NO_HELP;
@@ -311,15 +356,15 @@ function helpFromSource(assists: Assist | undefined, startCase: StartCase, befor
   const ahead = inAmps(runningSum(onMembers(assists.ahead, startCase.running)).va, volts);
   const behind = inAmps(sourceShare(before, limit).va, volts);
   const preload = plainDemand(ahead.lo + behind.lo, ahead.stated + behind.stated, ahead.hi + behind.hi);
-  const carriesA =
-    sourceBreakers.length > 0
-      ? Math.min(
-          ...sourceBreakers.map((each) => startBandFor(each, startCase, preload).optimistic - ahead.lo),
-        )
-      : limit.va / volts;
+  const bands = sourceBreakers.map((each) => startBandFor(each, startCase, preload));
+  const fromSource = (edge: 'stated' | 'optimistic'): number => {
+    const carriesA = bands.map((band) => band[edge] - demandAt(ahead, edge));
+    return bands.length > 0 ? Math.max(limit.va, Math.min(...carriesA, relayA) * volts) : limit.va;
+  };
   return {
     pessimistic: startCarrier === 'shared' ? limit.va : 0,
-    optimistic: Math.max(limit.va, Math.min(carriesA, relayA) * volts),
+    stated: fromSource('stated'),
+    optimistic: fromSource('optimistic'),
   };
 }
 
@@ -350,7 +395,7 @@ function surgeCapacity(ceilings: Ceilings, { watts, optimistic }: Factors, help:
       value: pessimistic.value * watts + help.pessimistic,
       minus: pessimistic.minus * watts,
     },
-    stated: stated.value * watts + help.pessimistic,
+    stated: stated.value * watts + help.stated,
     optimistic: {
       value: best.value * watts * optimistic + help.optimistic,
       plus: best.plus * watts * optimistic,
@@ -363,9 +408,7 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
   if (!sums) return [];
   const before = ampsThrough(element, sums.before.va);
   const demand = ampsThrough(element, sums.during.va);
-  const { hi, stated } = startCase.start.seconds;
   const band = startBandFor(element, startCase, before);
-  const asStated = startBandFor(element, startCase, { ...before, hi: before.stated }, stated);
   const inverterAdds = assistingCeilingA(element, startCase);
   return [
     judge({
@@ -373,10 +416,10 @@ function onBreaker(element: BreakerElement, startCase: StartCase): readonly Limi
       kind: 'breaker-start',
       element,
       unit: 'A',
-      start: testedStart(startCase, hi, false),
+      start: testedStart(startCase, untilItsEnd(startCase), false),
       running: before,
       demand,
-      capacity: exactCapacity(band.pessimistic, asStated.pessimistic, band.optimistic + inverterAdds),
+      capacity: exactCapacity(band.pessimistic, band.stated + inverterAdds, band.optimistic + inverterAdds),
       weighed: weighedAt(startCase, 1 / element.volts),
     }),
   ];
@@ -398,21 +441,20 @@ function assistingCeilingA(
 const mayShare = ({ limit, startCarrier }: BehindLimit): boolean =>
   limit.assists && startCarrier === 'unknown';
 
-function startBandFor(
-  breaker: RatedBreaker,
-  { start }: StartCase,
-  before: Demand,
-  pessimisticS = start.seconds.hi,
-): BreakerBand {
+function startBandFor(breaker: RatedBreaker, { start }: StartCase, before: Demand): BreakerBand {
+  const { low, usual, high } = TRANSFORMER_PEAK_FACTOR;
   return startBand(
     breaker,
-    { pessimistic: before.hi, optimistic: before.lo },
-    { pessimistic: pessimisticS, optimistic: start.seconds.lo },
-    start.isTransformer
-      ? { pessimistic: TRANSFORMER_PEAK_FACTOR.high, optimistic: TRANSFORMER_PEAK_FACTOR.low }
-      : undefined,
+    atEdges(before),
+    atEdges(start.seconds),
+    start.isTransformer ? { pessimistic: high, stated: usual, optimistic: low } : undefined,
   );
 }
+
+/** A start lasts as long as it lasts: what has no tiers carries it to its end. */
+const untilItsEnd = ({ start }: StartCase): AtEdges => atEdges(start.seconds);
+
+const atEdges = ({ lo, stated, hi }: Interval): AtEdges => ({ pessimistic: hi, stated, optimistic: lo });
 
 /** Who carries a start being unknown, the relay may see all of it: beyond its rating is Tight, it does not open. */
 function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] {
@@ -424,10 +466,10 @@ function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] 
       kind: 'relay-start',
       element,
       unit: 'A',
-      start: testedStart(startCase, startCase.start.seconds.hi, false),
+      start: testedStart(startCase, untilItsEnd(startCase), false),
       running: inAmps(before.va, element.volts),
       demand: inAmps(during.va, element.volts),
-      capacity: exactCapacity(element.amps, element.amps, Infinity),
+      capacity: exactCapacity(element.amps, Infinity, Infinity),
       weighed: weighedAt(startCase, 1 / element.volts),
     }),
   ];
@@ -439,7 +481,7 @@ function onRelay(element: RelayElement, startCase: StartCase): readonly Limit[] 
  */
 function onBattery(element: BatteryElement, startCase: StartCase): readonly Limit[] {
   const { inverters, dcMembers } = element;
-  const { consumer, group, restConsumers, start, part } = startCase;
+  const { consumer, group, restConsumers, part } = startCase;
   const carriers = inverters.filter(({ members }) => group.some(({ load }) => members.has(load.id)));
   const direct = startCase.on(dcMembers)?.sums();
   if (carriers.length === 0 && !direct) return [];
@@ -455,7 +497,8 @@ function onBattery(element: BatteryElement, startCase: StartCase): readonly Limi
   return dcLimits(element, {
     running: at('before'),
     demand: at('during'),
-    start: testedStart(startCase, start.seconds.hi, false),
+    lasting: [],
+    start: testedStart(startCase, untilItsEnd(startCase), false),
     inverters: inverters.filter((_, index) => (sums[index]?.during.va.hi ?? 0) > 0),
     isShared: carriers.some(({ assists }) => assists && assists.startCarrier !== 'inverter'),
     weighed: weighedAt(startCase, 1 / element.volts),
@@ -463,9 +506,20 @@ function onBattery(element: BatteryElement, startCase: StartCase): readonly Limi
   });
 }
 
-/** What one inverter carries before or during a start; while it assists it may have to carry it alone. */
+/**
+ * What one inverter carries before or during a start: while it assists it may have to carry it alone, but where the source is
+ * known to share it, which gives at least its input limit.
+ */
 function whileStarting(inverter: InverterElement, { on, group, restConsumers }: StartCase): Sums {
   const own = on(inverter.members);
+  const { assists } = inverter;
+  if (own && assists?.startCarrier === 'shared') {
+    const { before, during } = own.sums();
+    return {
+      before: inverterShare(before, assists.limit.va),
+      during: inverterShare(during, assists.limit.va),
+    };
+  }
   if (own) return own.sums();
   const isOfGroup = group.some(({ load }) => inverter.members.has(load.id));
   const rest = new RunningSet(restConsumers);
@@ -481,7 +535,7 @@ const weighedAt = ({ restConsumers, consumer, part }: StartCase, perWatt: number
 
 function testedStart(
   { consumer, part, start }: StartCase,
-  ceilingSeconds: number,
+  ceilingSeconds: AtEdges,
   straddles: boolean,
 ): StartTested {
   return {

@@ -1,6 +1,7 @@
 import type { Consumer } from '../electrical/consumer.js';
 import type { Edge } from '../quantity/quantity.js';
 import { headroomShare, type Limit } from './limit.js';
+import { keepsAt } from './verdict.js';
 
 /**
  * All limits a load must pass when it starts while the others run.
@@ -138,7 +139,5 @@ const shareOf = (limits: readonly Limit[], edge: Edge): number =>
 
 /** Whether every limit is kept at an edge. */
 export function passesAt(limits: readonly Limit[], edge: Edge): boolean {
-  return limits.every(
-    (limit) => limit.verdict === 'holds' || (edge === 'optimistic' && limit.verdict === 'tight'),
-  );
+  return limits.every(({ verdict }) => keepsAt(verdict, edge));
 }

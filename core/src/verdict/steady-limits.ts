@@ -11,8 +11,11 @@ import { CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curve
 import { halfWidthsOf } from '../rig/half-widths.js';
 import { ampsThrough, inAmps, runningBatteryWatts, runningThrough } from '../system/flow.js';
 import { among, RunningSet, runningSum } from '../system/running-set.js';
+import { PLUG_MM2 } from '../reference/conductor-heating.js';
 import { dcLimits } from './dc-limits.js';
-import { asPlanningRule, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
+import { heatedConductor, lengthsOfHeat, secondsOfHeat } from './heated-conductor.js';
+import { compareVerdicts } from './verdict.js';
+import { atMostTight, demandAt, exactCapacity, judge, type CapacityWithDoubt, type Limit } from './limit.js';
 import {
   charges,
   type BatteryElement,
@@ -27,8 +30,47 @@ import {
   type UnknownRatingElement,
 } from '../system/series-elements.js';
 
-/** Everything that must be carried for as long as the set runs. */
+/**
+ * Everything that must be carried for as long as the set runs; what the supply fails by itself, and the set adds nothing to,
+ * is said once of the supply.
+ */
 export function steadyLimits(element: SeriesElement, running: RunningSet): readonly Limit[] {
+  const limits = allSteadyLimits(element, running);
+  const ofSupply = limitsOfSupply(element);
+  if (ofSupply.length === 0) return limits;
+  return limits.filter((limit) => {
+    const alone = ofSupply.find(({ id }) => id === limit.id);
+    return !alone || isWorsened(limit, alone);
+  });
+}
+
+const OF_SUPPLY = new WeakMap<SeriesElement, readonly Limit[]>();
+
+/**
+ * The limits that charging alone, beside what others draw, does not keep: what makes every set of a supply Tight by itself
+ * is one notice of that supply (methods.md, rule 49).
+ */
+export function limitsOfSupply(element: SeriesElement): readonly Limit[] {
+  const { chargingAlone } = element;
+  if (!chargingAlone) return [];
+  const known =
+    OF_SUPPLY.get(element) ??
+    allSteadyLimits(element, new RunningSet(chargingAlone)).filter(({ verdict }) => verdict !== 'holds');
+  OF_SUPPLY.set(element, known);
+  return known;
+}
+
+/** Sums of the same numbers in another order may differ by so much of a limit. */
+const SAME_SHARE = 1e-6;
+
+/** Whether a set asks more of a limit at worst than what was there without it, or does worse. */
+function isWorsened(limit: Limit, before: Limit): boolean {
+  const asksMore = limit.worst.hi > before.worst.hi * (1 + SAME_SHARE);
+  return asksMore || compareVerdicts(limit.verdict, before.verdict) > 0;
+}
+
+/** The same with what is said of the supply. */
+export function allSteadyLimits(element: SeriesElement, running: RunningSet): readonly Limit[] {
   if (running.through(element.members).length === 0 && !charges(element)) return [];
   switch (element.kind) {
     case 'inverter':
@@ -40,12 +82,15 @@ export function steadyLimits(element: SeriesElement, running: RunningSet): reado
     case 'neutral':
       return [neutralLimit(element, running)];
     case 'plug-and-cord':
-      return [ratingLimit(element, running), ...continuousRule(element, running)];
+      return [conductorLimit(element, running), ...continuousRule(element, running)];
     case 'relay':
-    case 'cable':
       return [ratingLimit(element, running)];
+    case 'cable':
+      return [conductorLimit(element, running)];
     case 'unknown-rating':
       return unknownLimit(element, running);
+    case 'load-volts':
+      return [];
     default:
       return [breakerLimit(element, running), ...continuousRule(element, running)];
   }
@@ -100,6 +145,7 @@ function peakLimit(element: InverterElement, running: RunningSet): readonly Limi
       return sum + (factor / Math.SQRT2) * apparentAt(term, edge);
     }, 0);
   const demand = plainDemand(peak('lo'), peak('stated'), peak('hi'));
+  const helped = element.assists?.limit.va ?? 0;
   const highest = ceilingsOf(element.rating).reduce((top, each) => (each.value > top.value ? each : top));
   return [
     judge({
@@ -111,9 +157,9 @@ function peakLimit(element: InverterElement, running: RunningSet): readonly Limi
       demand,
       capacity: {
         pessimistic: { value: highest.value, minus: highest.minus },
-        stated: highest.value,
         // A source that is assisted may take as much of the peaks as of the rest.
-        optimistic: { value: highest.value + (element.assists?.limit.va ?? 0), plus: highest.plus },
+        stated: highest.value + helped,
+        optimistic: { value: highest.value + helped, plus: highest.plus },
       },
       weighed: { running: through, perWatt: 1 },
     }),
@@ -136,28 +182,34 @@ function ratingCapacity(rating: Quantity): CapacityWithDoubt {
 }
 
 /**
- * A breaker carries more for a while than for ever. Where loads are known to end, the optimistic
- * edge is tested for each length of overload: what still runs after so long must be carried so long.
+ * A breaker carries more for a while than for ever. Where loads are known to end, the optimistic edge and the reading as
+ * entered are tested for each length of overload: what still runs after so long must be carried so long.
  */
 function breakerLimit(element: BreakerElement, running: RunningSet): Limit {
   const through = running.through(element.members);
   const amps = (sum: AcSum): Demand => ampsThrough(element, sum.va);
-  const hardest = [...new Set([...through.map(secondsOf), ...(charges(element) ? [Infinity] : [])])]
-    .map((overloadS) => {
-      const { lo } = amps(runningThrough(element, lastingAmong(running, overloadS)));
-      return { lo, carries: steadyBand(element, overloadS).optimistic };
-    })
-    .reduce((worst, each) => (each.lo / each.carries > worst.lo / worst.carries ? each : worst));
+  const overloads = [...new Set([...through.map(secondsOf), ...(charges(element) ? [Infinity] : [])])].map(
+    (overloadS) => ({
+      drawn: amps(runningThrough(element, lastingAmong(running, overloadS))),
+      carries: steadyBand(element, overloadS),
+    }),
+  );
+  const fullest = (edge: 'stated' | 'optimistic'): (typeof overloads)[number] =>
+    overloads.reduce((worst, each) =>
+      demandAt(each.drawn, edge) / each.carries[edge] > demandAt(worst.drawn, edge) / worst.carries[edge]
+        ? each
+        : worst,
+    );
   const all = amps(runningThrough(element, running));
-  const rated = steadyBand(element).pessimistic;
+  const [stated, best] = [fullest('stated'), fullest('optimistic')];
   return judge({
     id: `${element.id}:amps`,
     kind: 'breaker',
     element,
     unit: 'A',
     running: all,
-    demand: { ...all, lo: hardest.lo },
-    capacity: exactCapacity(rated, rated, hardest.carries),
+    demand: { ...all, stated: stated.drawn.stated, lo: best.drawn.lo },
+    capacity: exactCapacity(steadyBand(element).pessimistic, stated.carries.stated, best.carries.optimistic),
     weighed: { running: through, perWatt: 1 / element.volts },
   });
 }
@@ -175,10 +227,14 @@ const secondsOf = ({ load }: Consumer): number =>
  * What runs for three hours and more, charging with it, against 80 % of the breaker or the plug; what others draw from the same
  * breaker is taken to last. Kept or not kept.
  */
-function continuousRule(element: BreakerElement | CordElement, running: RunningSet): readonly Limit[] {
+function continuousRule(
+  element: BreakerElement | CordElement,
+  running: RunningSet,
+  minutesUnknown = 0,
+): readonly Limit[] {
   if (!element.hasContinuousRule) return [];
   const lasting = new RunningSet(
-    running.consumers.filter(({ load }) => (load.runsMinutes ?? 0) >= CONTINUOUS_MINUTES),
+    running.consumers.filter(({ load }) => (load.runsMinutes ?? minutesUnknown) >= CONTINUOUS_MINUTES),
   );
   const through = lasting.through(element.members);
   if (through.length === 0 && !charges(element)) return [];
@@ -186,7 +242,7 @@ function continuousRule(element: BreakerElement | CordElement, running: RunningS
   const rated = element.kind === 'plug-and-cord' ? element.amps : element.protection.amps;
   const planned = rated * CONTINUOUS_SHARE;
   return [
-    asPlanningRule(
+    atMostTight(
       judge({
         id: `${element.id}:continuous`,
         kind: 'continuous-rule',
@@ -201,8 +257,8 @@ function continuousRule(element: BreakerElement | CordElement, running: RunningS
   ];
 }
 
-/** Plugs, cords, cables and relays have one rating; nothing opens to protect them. */
-function ratingLimit(element: RelayElement | CordElement | CableElement, running: RunningSet): Limit {
+/** A relay has one rating; nothing opens to protect it. */
+function ratingLimit(element: RelayElement, running: RunningSet): Limit {
   const demand = inAmps(runningThrough(element, running).va, element.volts);
   return judge({
     id: `${element.id}:amps`,
@@ -216,7 +272,42 @@ function ratingLimit(element: RelayElement | CordElement | CableElement, running
   });
 }
 
-/** A rating that is not entered could be anything: it holds at best and fails at worst, so it is Tight. */
+/**
+ * The rule of three hours with everything counted of which the minutes are not entered: what it breaks then holds for up to
+ * three hours.
+ */
+export function continuousRuleIfLasting(element: SeriesElement, running: RunningSet): readonly Limit[] {
+  if (!('hasContinuousRule' in element)) return [];
+  return continuousRule(element, running, Infinity).filter(({ verdict }) => verdict !== 'holds');
+}
+
+/** Plugs, cords and cables, which nothing protects, heat in their time. */
+function conductorLimit(element: CordElement | CableElement, running: RunningSet): Limit {
+  const through = running.through(element.members);
+  const lasting = lengthsOfHeat(through).map((seconds) => ({
+    seconds,
+    amps: inAmps(runningThrough(element, heatingAmong(running, seconds)).va, element.volts),
+  }));
+  const { demand, capacity } = heatedConductor(element.amps, element.mm2 ?? PLUG_MM2, lasting);
+  return judge({
+    id: `${element.id}:amps`,
+    kind: element.kind,
+    element,
+    unit: 'A',
+    running: demand,
+    demand,
+    capacity,
+    weighed: { running: through, perWatt: 1 / element.volts },
+  });
+}
+
+function heatingAmong(running: RunningSet, seconds: number): RunningSet {
+  const { consumers } = running;
+  const lasting = consumers.filter((consumer) => secondsOfHeat(consumer) >= seconds);
+  return lasting.length < consumers.length ? new RunningSet(lasting) : running;
+}
+
+/** A rating that is not entered could be anything: it holds as entered and fails at worst, so it is Tight. */
 function unknownLimit(element: UnknownRatingElement, running: RunningSet): readonly Limit[] {
   const { va } = runningThrough(element, running);
   if (va.hi === 0) return [];
@@ -227,7 +318,7 @@ function unknownLimit(element: UnknownRatingElement, running: RunningSet): reado
     unit: 'VA',
     running: va,
     demand: va,
-    capacity: exactCapacity(0, 0, Infinity),
+    capacity: exactCapacity(0, Infinity, Infinity),
     weighed: { running: [], perWatt: 1 },
   });
   // Behind what is known to be over, before what is known to hold.
@@ -272,6 +363,10 @@ function batteryLimits(element: BatteryElement, running: RunningSet): readonly L
   return dcLimits(element, {
     running: demand,
     demand,
+    lasting: lengthsOfHeat(running.consumers).map((seconds) => ({
+      seconds,
+      demand: runningBatteryWatts(element, heatingAmong(running, seconds)),
+    })),
     inverters: element.inverters.filter((inverter) => runningThrough(inverter, running).va.hi > 0),
     weighed: { running: running.through(element.members), perWatt: 1 / element.volts },
     idSuffix: '',

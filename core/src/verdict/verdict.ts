@@ -1,9 +1,12 @@
 import type { Edge } from '../quantity/quantity.js';
 
-/** By these numbers it runs; it may trip; it trips. */
-export type Verdict = 'holds' | 'tight' | 'trips';
+/** From the best to the worst. */
+export const VERDICTS = ['holds', 'tight', 'likely-trips', 'trips'] as const;
 
-const SEVERITY: Record<Verdict, number> = { holds: 0, tight: 1, trips: 2 };
+/** By these numbers it runs; it should run, and may trip; it should trip, and may run; it trips. */
+export type Verdict = (typeof VERDICTS)[number];
+
+const SEVERITY: Record<Verdict, number> = { holds: 0, tight: 1, 'likely-trips': 2, trips: 3 };
 
 /** Negative where `a` is the better verdict. */
 export function compareVerdicts(a: Verdict, b: Verdict): number {
@@ -19,10 +22,30 @@ export function worstVerdict(verdicts: readonly Verdict[]): Verdict {
 }
 
 /**
- * The rule of the three verdicts: Holds passes at the pessimistic edge, Tight only at the optimistic
- * one, Trips at neither.
+ * The rule of the four verdicts: Holds passes at the pessimistic edge, Tight as entered, Likely trips only at the
+ * optimistic edge, Trips at none.
+ *
+ * Source: methods.md, rule 35.
  */
 export function verdictOf(passes: Record<Edge, boolean>): Verdict {
   if (passes.pessimistic) return 'holds';
-  return passes.optimistic ? 'tight' : 'trips';
+  if (passes.stated) return 'tight';
+  return passes.optimistic ? 'likely-trips' : 'trips';
+}
+
+const WORST_THAT_PASSES: Record<Edge, Verdict> = {
+  pessimistic: 'holds',
+  stated: 'tight',
+  optimistic: 'likely-trips',
+};
+
+/** Whether what has a verdict is kept at an edge. */
+export function keepsAt(verdict: Verdict, edge: Edge): boolean {
+  return compareVerdicts(verdict, WORST_THAT_PASSES[edge]) <= 0;
+}
+
+/** The edge whose figures decide: the most favourable one that failed, or the pessimistic one for Holds. */
+export function decidingEdge(verdict: Verdict): Edge {
+  if (verdict === 'trips') return 'optimistic';
+  return verdict === 'likely-trips' ? 'stated' : 'pessimistic';
 }

@@ -7,6 +7,13 @@ import { itemInCard } from './card-line-words.js';
 import { explainLimit, listNames, plainText } from './explain.js';
 import { marginWords } from './margin-words.js';
 
+const NOT_PRINTED: Readonly<Record<LineProof['verdict'], string>> = {
+  holds: 'part of it is not fed',
+  tight: 'it may trip',
+  'likely-trips': 'it likely trips',
+  trips: 'it trips',
+};
+
 /** Why a line may be printed, or why it is not. */
 export function proofWords(
   style: NumberStyle,
@@ -25,7 +32,7 @@ export function proofWords(
     };
   if (isProved) return { line: `Proved: ${count}`, detail: closest };
   return {
-    line: verdict === 'tight' ? 'Not printed: it only may hold' : 'Not printed: it trips',
+    line: `Not printed: ${NOT_PRINTED[verdict]}`,
     detail: closest,
   };
 }

@@ -13,6 +13,7 @@ import type { CheckResult } from '../verdict/check.js';
 import { VERDICT_WORDS, explain, listNames, margin, verdictPhrase } from './explain.js';
 import { partName } from './names.js';
 import { stateWatts } from './outlook-words.js';
+import { startsInOrder } from './starts-in-order.js';
 
 /** A way to make a set fit: what is done, what the set is then, and what the hand has to know. */
 export interface WayWords {
@@ -35,7 +36,6 @@ export function wayWords(style: NumberStyle, rig: Rig, { changes, result, brings
   const said = explain(style, rig, result);
   const beside = [
     ...(brings.includes('drop-out') ? ['If the source drops out, the inverter shuts down.'] : []),
-    ...(brings.includes('restart') ? ['It cannot be restarted then.'] : []),
   ];
   return {
     does: capitalised(doesAll(style, rig, changes, result)),
@@ -56,7 +56,7 @@ function doesAll(style: NumberStyle, rig: Rig, changes: readonly Change[], resul
     change.by === 'off' ? [theLoad(loadOf(rig, change.loadId).name)] : [],
   );
   const others = changes.filter((change) => change.by !== 'off');
-  const order = result.order.map(({ load }) => load.name);
+  const order = startsInOrder(rig, result);
   const words = others.map((change) => doesWords(style, rig, change, order));
   return [...words, ...(off.length > 0 ? [`switch ${listNames(off)} off`] : [])].join(', and ');
 }
@@ -72,7 +72,7 @@ export function changeWords(
   rig: Rig,
   change: Exclude<Change, { readonly by: 'order' | 'off' }>,
 ): string {
-  return capitalised(doesWords(style, rig, change, []));
+  return capitalised(doesWords(style, rig, change, ''));
 }
 
 /** What people would try, and why it does not help. */
@@ -115,12 +115,14 @@ function doesWords(
   style: NumberStyle,
   rig: Rig,
   change: Exclude<Change, { readonly by: 'off' }>,
-  order: readonly string[],
+  order: string,
 ): string {
   const the = (id: string): string => theLoad(loadOf(rig, id).name);
   switch (change.by) {
     case 'order':
-      return `start them in this order: ${order.join(', ')}`;
+      return order;
+    case 'habit':
+      return `switch ${listNames(change.offIds.map(the))} off before each restart of ${the(change.restartsId)}`;
     case 'state':
       return `${the(change.loadId)} on ${stateWords(style, rig, change)}`;
     case 'hold-off':
@@ -158,7 +160,10 @@ const duration = (minutes: number): string => formatDuration(minutes * SECONDS_O
 
 type BeyondTheSwitches = Exclude<
   Change,
-  { readonly by: 'order' | 'state' | 'hold-off' | 'wait' | 'shorter' | 'other-fuel' | 'swap' | 'off' }
+  {
+    readonly by:
+      'order' | 'habit' | 'state' | 'hold-off' | 'wait' | 'shorter' | 'other-fuel' | 'swap' | 'off';
+  }
 >;
 
 function beyondTheSwitches(style: NumberStyle, rig: Rig, change: BeyondTheSwitches): string {

@@ -1,15 +1,16 @@
 import type { NumberStyle } from '../quantity/number-style.js';
-import { formatAmount, formatNumber, formatPercent, formatSeconds } from '../quantity/format.js';
-import type { Basis } from '../quantity/quantity.js';
+import { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from '../quantity/format.js';
+import type { Basis, Edge } from '../quantity/quantity.js';
 import type { Rig } from '../rig/schema.js';
-import type { CheckResult } from '../verdict/check.js';
-import type { Limit } from '../verdict/limit.js';
+import { isNothingFed, type CheckResult } from '../verdict/check.js';
+import { demandAt, type Limit } from '../verdict/limit.js';
 import { loadOf } from '../rig/lookup.js';
 import { theElement, theLoad } from '../rig/names-in-sentences.js';
-import { LEAN_WORDS, ODDS_WORDS } from './lean-words.js';
+import { ODDS_WORDS } from './odds-words.js';
 import { ceilingTime, partName } from './names.js';
+import { startsInOrder } from './starts-in-order.js';
 import type { Restart } from '../verdict/restart.js';
-import { charges, type SeriesElement } from '../system/series-elements.js';
+import { charges, type SeriesElement, type UnknownRatingElement } from '../system/series-elements.js';
 import { doubtsOf } from '../verdict/doubts.js';
 import { RunningSet } from '../system/running-set.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
@@ -34,7 +35,12 @@ export interface Explanation {
   readonly about: Limit | undefined;
 }
 
-export const VERDICT_WORDS: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', trips: 'Trips' };
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  holds: 'Holds',
+  tight: 'Tight',
+  'likely-trips': 'Likely trips',
+  trips: 'Trips',
+};
 
 const BASIS_PHRASES: Record<Basis, string> = {
   measured: 'measured',
@@ -59,23 +65,43 @@ export function verdictPhrase({ word, condition }: Pick<Explanation, 'word' | 'c
 
 /** Says a result in plain words. */
 export function explain(style: NumberStyle, rig: Rig, result: CheckResult): Explanation {
-  const { decider, selfStarting, order } = result;
-  if (!decider) return nothingOn(result);
+  const { decider } = result;
+  const isOnlyCharging = isNothingFed(result);
+  if (!decider || (isOnlyCharging && result.notFed.length > 0)) return nothingOn(result);
   const said = explainDecider(style, rig, result, decider);
-  const isOnlyCharging = selfStarting.length + order.length === 0;
   return isOnlyCharging ? { ...said, action: `Only charging runs. ${said.action}` } : said;
 }
 
 function explainDecider(style: NumberStyle, rig: Rig, result: CheckResult, decider: Limit): Explanation {
-  const { verdict } = result;
-  const word = VERDICT_WORDS[verdict];
-  if (verdict === 'holds') return { word, ...explainHolds(style, rig, result, decider) };
-  if (verdict === 'tight') return explainTight(style, rig, result, decider);
+  const word = VERDICT_WORDS[result.verdict];
+  switch (result.verdict) {
+    case 'holds':
+      return { word, ...explainHolds(style, rig, result, decider) };
+    case 'tight':
+    case 'likely-trips':
+      return explainOpen(style, rig, result, decider);
+    case 'trips':
+      return { word, ...explainTrips(style, rig, result, decider) };
+  }
+}
+
+function explainTrips(
+  style: NumberStyle,
+  rig: Rig,
+  result: CheckResult,
+  decider: Limit,
+): Omit<Explanation, 'word'> {
+  const restart = restartThatDecides(result, decider);
   return {
-    word,
-    condition: paceOf(style, result.tripsWhen),
-    action: `By at least ${margin(style, decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
-    reason: [...explainLimit(style, rig, decider), { text: ` ${consequence(decider)}` }],
+    condition: restart ? atEachRestart(rig, restart) : paceOf(style, result.tripsWhen),
+    action:
+      (restart && habitWords(rig, restart)) ??
+      `By at least ${margin(style, decider, 'optimistic')}, ${momentOf(rig, result, decider)}.`,
+    reason: [
+      ...explainLimit(style, rig, decider),
+      ...(restart ? withHabit(style, rig, restart) : []),
+      { text: ` ${consequence(decider)}` },
+    ],
     about: decider,
   };
 }
@@ -116,6 +142,7 @@ function resetPlace(element: SeriesElement): string | undefined {
     case 'plug-and-cord':
     case 'cable':
     case 'neutral':
+    case 'load-volts':
     case 'unknown-rating':
       return undefined;
     default:
@@ -147,33 +174,66 @@ function explainHolds(
   result: CheckResult,
   decider: Limit,
 ): Omit<Explanation, 'word'> {
-  const failing =
-    result.restarts.find(({ limit }) => limit.verdict === 'trips') ??
-    result.restarts.find((restart) => !restart.holds);
-  if (failing) return onlyIfNotRestarted(style, rig, result, failing);
   if (result.notLast.length > 0) return onlyInOrder(style, rig, result);
+  const [habit] = result.habits;
   return {
-    condition: '',
+    condition: habit
+      ? withHabitKept(rig, result, habit.before)
+      : result.forThreeHours
+        ? 'for up to three hours'
+        : '',
     action: `With at least ${margin(style, decider, 'pessimistic')} to spare.`,
     reason: explainLimit(style, rig, decider),
     about: decider,
   };
 }
 
-/** Which way it leans and how surely; where too little is known for that, the one number to look up. */
-function explainTight(style: NumberStyle, rig: Rig, { lean }: CheckResult, limit: Limit): Explanation {
-  const reason = explainLimit(style, rig, limit);
-  if (lean?.leans === 'too-little-known')
+/** What is open: both margins, how likely it is to hold, and where too little is known the one number to look up. */
+function explainOpen(style: NumberStyle, rig: Rig, result: CheckResult, limit: Limit): Explanation {
+  const { odds, verdict } = result;
+  const restart = restartThatDecides(result, limit);
+  const reason = [...explainLimit(style, rig, limit), ...(restart ? withHabit(style, rig, restart) : [])];
+  if (odds === 'too-little-known')
     return { word: TOO_LITTLE_KNOWN, condition: '', action: lookUp(rig, limit), reason, about: limit };
-  const margins = tightMargin(style, limit);
+  const margins = capitalised(bothMargins(style, limit));
+  const said = odds ? `${margins}: ${ODDS_WORDS[odds]}.` : `${margins}.`;
   return {
-    word: VERDICT_WORDS.tight,
-    condition: lean ? LEAN_WORDS[lean.leans] : '',
-    action: lean?.odds ? `${capitalised(ODDS_WORDS[lean.odds])}: ${margins}` : margins,
+    word: VERDICT_WORDS[verdict],
+    condition: restart ? atEachRestart(rig, restart) : '',
+    action: (restart && habitWords(rig, restart)) ?? said,
     reason,
     about: limit,
   };
 }
+
+/** The restart that a verdict is about; undefined where it is about something else. */
+function restartThatDecides({ restarts }: CheckResult, decider: Limit): Restart | undefined {
+  return restarts.find(({ limit }) => limit === decider);
+}
+
+const atEachRestart = (rig: Rig, { loadId }: Restart): string =>
+  `at each restart of ${theLoad(loadOf(rig, loadId).name)}`;
+
+/** What the hand does before each restart; undefined where nothing by hand helps. */
+function habitWords(rig: Rig, { loadId, switchOffFirst }: Restart): string | undefined {
+  if (switchOffFirst.length === 0) return undefined;
+  return `Switch ${namesOf(rig, switchOffFirst)} off before you restart ${theLoad(loadOf(rig, loadId).name)}.`;
+}
+
+/** "if the dust extractor is off at each restart of the bandsaw". */
+function withHabitKept(rig: Rig, { habits }: CheckResult, toolId: string): string {
+  const off = habits.filter(({ before }) => before === toolId).map((each) => each.off);
+  return `if ${namesOf(rig, off)} ${off.length > 1 ? 'are' : 'is'} off at each restart of ${theLoad(loadOf(rig, toolId).name)}`;
+}
+
+function withHabit(style: NumberStyle, rig: Rig, { switchOffFirst, limitThen }: Restart): readonly Span[] {
+  if (!limitThen) return [];
+  const spare = margin(style, limitThen, 'pessimistic');
+  return [{ text: ` With ${namesOf(rig, switchOffFirst)} off: at least ${spare} to spare.` }];
+}
+
+const namesOf = (rig: Rig, ids: readonly string[]): string =>
+  listNames(ids.map((id) => theLoad(loadOf(rig, id).name)));
 
 const TOO_LITTLE_KNOWN = 'Too little known';
 
@@ -185,103 +245,64 @@ function lookUp(rig: Rig, limit: Limit): string {
   return `Look up ${what} of ${partName(rig, doubt)}: its doubt alone is more than ${carrierOfLimit(limit)} carries.`;
 }
 
-function onlyIfNotRestarted(
-  style: NumberStyle,
-  rig: Rig,
-  result: CheckResult,
-  restart: Restart,
-): Omit<Explanation, 'word'> {
-  const name = theLoad(loadOf(rig, restart.loadId).name);
-  const others = listNames(restart.switchOffFirst.map((id) => theLoad(loadOf(rig, id).name)));
-  const first = result.starts
-    .find((start) => start.consumer.load.id === restart.loadId)
-    ?.limits.find(
-      (limit) => limit.kind === restart.limit.kind && limit.element.id === restart.limit.element.id,
-    );
-  return {
-    condition:
-      restart.limit.verdict === 'trips' ? `once; trips when ${name} is restarted` : 'in this order only',
-    action: others
-      ? `Switch ${others} off before you restart ${name}.`
-      : `Once off, ${name} cannot be restarted.`,
-    reason: [
-      ...(first
-        ? [{ text: 'First start of ' }, strong(name), { text: `: ${startAgainst(style, first)}. ` }]
-        : []),
-      { text: 'Restarted while all of it runs, it ' },
-      ...restartMargin(style, restart.limit),
-      ...(restart.limitThen
-        ? [
-            {
-              text: `. With ${others} off: at least ${margin(style, restart.limitThen, 'pessimistic')} to spare.`,
-            },
-          ]
-        : [{ text: '.' }]),
-    ],
-    about: restart.limit,
-  };
-}
-
-function restartMargin(style: NumberStyle, limit: Limit): readonly Span[] {
-  return limit.verdict === 'trips'
-    ? [
-        { text: 'is ' },
-        strong(`at least ${margin(style, limit, 'optimistic')} over`),
-        { text: ` and ${whatHappens(limit)}` },
-      ]
-    : [{ text: 'may be ' }, strong(`up to ${margin(style, limit, 'pessimistic')} over`)];
-}
-
 function onlyInOrder(style: NumberStyle, rig: Rig, result: CheckResult): Omit<Explanation, 'word'> {
-  const starting = result.starts
-    .filter((start) => start.moment === 'in-order')
-    .map((start) => theLoad(start.consumer.load.name).slice(4));
   const late = result.notLast[0];
   const lateName = late ? theLoad(loadOf(rig, late.loadId).name) : '';
   return {
     condition: 'in this order only',
-    action: `Start them in this order: ${starting.join(', then ')}.`,
+    action: `${capitalised(startsInOrder(rig, result))}.`,
     reason: late
       ? [
-          { text: `Started after all the others, ${lateName} ` },
-          ...restartMargin(style, late.limit),
-          { text: '.' },
+          { text: `Started after all the others, ${lateName}: ` },
+          strong(marginAtDecidingEdge(style, late.limit)),
+          { text: `, and ${whatHappens(late.limit)}.` },
         ]
       : [],
     about: late?.limit,
   };
 }
 
-function tightMargin(style: NumberStyle, limit: Limit): string {
-  if (limit.kind === 'continuous-rule') {
-    return `${margin(style, limit, 'pessimistic')} over the continuous rule.`;
-  }
-  const stated = margin(style, limit, 'stated');
-  if (limit.headroom.stated < 0) {
-    if (!Number.isFinite(limit.headroom.optimistic))
-      return `${stated} over as entered; it may hold all the same.`;
-    return `${stated} over as entered, ${margin(style, limit, 'optimistic')} to spare if the doubts go your way.`;
-  }
-  return `${stated} spare as entered, ${margin(style, limit, 'pessimistic')} over if the doubts go against you.`;
+/** How far a limit that is not kept is over, never claiming more than is known. */
+function marginAtDecidingEdge(style: NumberStyle, limit: Limit): string {
+  const over = `${margin(style, limit, limit.edge)} over`;
+  if (limit.edge === 'pessimistic') return `up to ${over} at worst`;
+  return limit.edge === 'stated' ? `${over} as entered` : `at least ${over}`;
 }
 
-/** Why a limit holds, is tight or trips: which sum or start, how much, for how long, what it is held against. */
+/**
+ * Both margins of what is open.
+ *
+ * @example
+ * bothMargins('point', limit); // '85 W to spare as entered, 67 W over at worst', '265 W over as entered; at best, 40 W to spare'
+ */
+export function bothMargins(style: NumberStyle, limit: Limit): string {
+  if (limit.kind === 'continuous-rule')
+    return `${margin(style, limit, 'pessimistic')} over the continuous rule`;
+  const stated = margin(style, limit, 'stated');
+  if (limit.verdict === 'likely-trips') {
+    const best = limit.headroom.optimistic;
+    return Number.isFinite(best)
+      ? `${stated} over as entered; at best, ${margin(style, limit, 'optimistic')} to spare`
+      : `${stated} over as entered; it may hold all the same`;
+  }
+  const worst = `${margin(style, limit, 'pessimistic')} over at worst`;
+  return Number.isFinite(limit.headroom.stated) && limit.headroom.stated >= 0
+    ? `${stated} to spare as entered, ${worst}`
+    : `up to ${worst}`;
+}
+
+/** Why a limit has its verdict: which sum or start, how much, for how long, what it is held against. */
 export function explainLimit(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
   const because = limit.start ? startReason(style, rig, limit) : steadyReason(style, limit);
-  return limit.verdict === 'tight' ? [...because, ...doubtReason(style, rig, limit)] : because;
+  const isOpen = limit.verdict === 'tight' || limit.verdict === 'likely-trips';
+  return isOpen ? [...because, ...doubtReason(style, rig, limit)] : because;
 }
 
 function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
   const { worst, element, unit, capacity } = limit;
   const carrier = carrierOfLimit(limit);
   const carries = formatAmount(style, capacity.pessimistic, unit);
-  if (limit.kind === 'unknown-rating') {
-    return [
-      { text: 'What runs takes ' },
-      strong(`up to ${formatAmount(style, worst.hi, unit, 'at-most')}`),
-      { text: `, and ${theElement(element.name)} is not entered: nothing says what it carries.` },
-    ];
-  }
+  if (element.kind === 'unknown-rating') return unknownReason(style, element, limit);
   const sum =
     element.kind === 'inverter' && element.assists
       ? `What the source leaves to ${theElement(element.name)} adds up to`
@@ -304,7 +325,7 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
         text:
           bound === carries
             ? `. ${capitalised(carrier)} carries ${carries}.`
-            : `. ${capitalised(carrier)} carries ${carries} and is bound to open above ${bound}.`,
+            : `. ${capitalised(carrier)} carries ${carries} and is certain to trip above ${bound}.`,
       },
     ];
   }
@@ -315,6 +336,16 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
       { text: `; ${carrier} carries ${carries}.` },
     ];
   }
+  if (limit.verdict === 'likely-trips') {
+    const usually = formatAmount(style, capacity.stated, unit);
+    const carried =
+      usually === carries ? `carries ${carries}` : `is rated ${carries} and usually trips above ${usually}`;
+    return [
+      { text: `${sum} ` },
+      strong(`${formatAmount(style, worst.stated, unit)} as entered`),
+      { text: `; ${carrier} ${carried}.` },
+    ];
+  }
   return [
     { text: `${sum} at most ` },
     strong(formatAmount(style, worst.hi, unit, 'at-most')),
@@ -322,22 +353,64 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
   ];
 }
 
+function unknownReason(
+  style: NumberStyle,
+  { of, name }: UnknownRatingElement,
+  { worst, unit }: Limit,
+): readonly Span[] {
+  const most = strong(`up to ${formatAmount(style, worst.hi, unit, 'at-most')}`);
+  if (of === 'charger')
+    return [{ text: `${capitalised(theElement(name))} is not entered: it may draw ` }, most, { text: '.' }];
+  return [
+    { text: 'What runs takes ' },
+    most,
+    { text: `, and ${theElement(name)} is not entered: nothing says what it carries.` },
+  ];
+}
+
 function startReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
   const { start } = limit;
   if (!start) return [];
   const what = start.cause === 'together' ? theLoad(loadOf(rig, start.loadId).name) : partName(rig, start);
+  if (limit.element.kind === 'load-volts') return voltsReason(style, rig, limit, start);
+  const against = startAgainst(style, limit);
   return [
-    ...(start.cause === 'start' ? [{ text: 'The start of ' }, strong(what)] : [strong(capitalised(what))]),
-    {
-      text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${startAgainst(style, limit)}.`,
-    },
+    ...(start.again
+      ? [{ text: 'Restarting ' }, strong(what), { text: ` with everything on: ${against}.` }]
+      : [
+          ...(start.cause === 'start'
+            ? [{ text: 'The start of ' }, strong(what)]
+            : [strong(capitalised(what))]),
+          { text: `${SURGE_ENDINGS[start.cause]} on top of what runs: ${against}.` },
+        ]),
     ...(start.straddles
       ? [
           {
-            text: ` Its ${formatSeconds(style, start.seconds.lo)} to ${formatSeconds(style, start.seconds.hi)} reach across the end of a surge tier.`,
+            text: ` It lasts ${formatSeconds(style, start.seconds.lo)} to ${formatSeconds(style, start.seconds.hi)}: it may outlast the surge rating.`,
           },
         ]
       : []),
+  ];
+}
+
+/** "At its start the volts at the pump may fall to 80 V; below 96 V it may not start." */
+function voltsReason(
+  style: NumberStyle,
+  rig: Rig,
+  { element, worst, capacity, edge }: Limit,
+  start: NonNullable<Limit['start']>,
+): readonly Span[] {
+  if (element.kind !== 'load-volts') return [];
+  const volts = (lost: number, rounding: 'at-least' | 'at-most'): string =>
+    formatAmount(style, Math.max(0, element.volts - lost), 'V', rounding);
+  const falls = { pessimistic: 'may fall to', stated: 'fall to', optimistic: 'fall at best to' }[edge];
+  const fails = edge === 'pessimistic' ? 'may not start' : 'does not start';
+  return [
+    { text: 'At its start the volts at ' },
+    strong(partName(rig, start)),
+    { text: ` ${falls} ` },
+    strong(volts(demandAt(worst, edge), 'at-least')),
+    { text: `; below ${volts(capacity[edge], 'at-most')} it ${fails}.` },
   ];
 }
 
@@ -352,30 +425,54 @@ const SURGE_ENDINGS = {
 function startAgainst(style: NumberStyle, limit: Limit): string {
   const { worst, unit, start, element, capacity, edge } = limit;
   if (!start) return '';
-  const demand =
-    edge === 'optimistic'
-      ? `at least ${formatAmount(style, worst.lo, unit, 'at-least')}`
-      : `up to ${formatAmount(style, worst.hi, unit, 'at-most')}`;
-  const time = formatSeconds(style, edge === 'optimistic' ? start.seconds.lo : start.seconds.hi);
+  const time = formatSeconds(style, demandAt(start.seconds, edge));
   const carrier = carrierOfLimit(limit);
-  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(style, start)) : ' that long';
-  return `${demand} for ${time}, and ${carrier} carries ${formatAmount(style, capacity[edge], unit)}${forTime}`;
+  const forTime = element.kind === 'inverter' ? tierTime(ceilingTime(style, start, edge)) : ' that long';
+  const carries = `${formatAmount(style, capacity[edge], unit)}${forTime}`;
+  return `${demandWords(style, worst, unit, edge)} for ${time}, and ${carrier} carries ${carries}`;
 }
 
-const tierTime = (time: string): string => (time === 'continuous' ? ' for hours' : ` for ${time}`);
+function demandWords(style: NumberStyle, worst: Limit['worst'], unit: Limit['unit'], edge: Edge): string {
+  switch (edge) {
+    case 'pessimistic':
+      return `up to ${formatAmount(style, worst.hi, unit, 'at-most')}`;
+    case 'stated':
+      return `${formatAmount(style, worst.stated, unit)} as entered`;
+    case 'optimistic':
+      return `at least ${formatAmount(style, worst.lo, unit, 'at-least')}`;
+  }
+}
 
-/** Over as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
+const tierTime = (time: string): string => (time === 'continuous' ? ', continuous' : ` for ${time}`);
+
+/** Where a source may take a start off what is tested, what is not known of that. */
+function carrierDoubt({ start, element, capacity }: Limit): string | undefined {
+  if (start?.cause !== 'start' || (element.kind !== 'inverter' && Number.isFinite(capacity.stated)))
+    return undefined;
+  const assisting = element.kind === 'battery' ? element.inverters : [element];
+  const carriers = assisting.flatMap((each) =>
+    each.kind === 'inverter' ? (each.assists?.startCarrier ?? []) : [],
+  );
+  if (carriers.includes('shared'))
+    return element.kind === 'battery'
+      ? ' It is not known how much of it the source takes beyond its input limit.'
+      : undefined;
+  return element.kind !== 'inverter' || carriers.includes('unknown')
+    ? ' It is not known who carries a start here.'
+    : undefined;
+}
+
+/** Over the rating as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
 function doubtReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
-  const { element, capacity, unit, headroom } = limit;
+  const { element, capacity, unit, worst } = limit;
   if (limit.kind === 'continuous-rule' || limit.kind === 'unknown-rating') return [];
   if (limit.start?.cause === 'together') return [];
-  if ('protection' in element && headroom.stated < 0) {
-    if (!Number.isFinite(capacity.optimistic))
-      return [{ text: ' It is not known who carries a start here.' }];
+  const isOverAtWorst = worst.stated > capacity.pessimistic;
+  const carrier = isOverAtWorst ? carrierDoubt(limit) : undefined;
+  if (carrier) return [{ text: carrier }];
+  if ('protection' in element && isOverAtWorst) {
     const surely = formatAmount(style, capacity.optimistic, unit);
-    return [
-      { text: ` A breaker may open above its rating and is bound to, for so long, only above ${surely}.` },
-    ];
+    return [{ text: ` A breaker may trip above its rating and is certain to trip only above ${surely}.` }];
   }
   const doubt = doubtsOf(limit)[0];
   if (!doubt) return [];
@@ -392,7 +489,8 @@ function doubtReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[
 
 /** At which moment a set that trips does so: as something starts, or once something is on. */
 function momentOf(rig: Rig, result: CheckResult, limit: Limit): string {
-  if (limit.start) return `as ${partName(rig, limit.start)} starts`;
+  if (limit.start)
+    return `${limit.start.again ? 'at each restart of' : 'at the start of'} ${partName(rig, limit.start)}`;
   const culprit = result.order.find((_, index) => {
     const running = [...result.selfStarting, ...result.order.slice(0, index + 1)];
     return steadyLimits(limit.element, new RunningSet(running)).some(
@@ -420,6 +518,7 @@ const HAPPENS: Record<SeriesElement['kind'], string> = {
   'plug-and-cord': 'overheats, and nothing opens to protect it',
   cable: 'overheats, and its breaker may not open in time',
   neutral: 'overheats, and no breaker sees it',
+  'load-volts': 'may be too low: the motor does not start, and heats until its own protector opens',
   'unknown-rating': 'may not carry it',
   'branch-breaker': 'trips',
   'output-breaker': 'trips',
@@ -457,8 +556,6 @@ function carrierOfLimit({ kind, element }: Limit): string {
 function carrierOf(element: SeriesElement): string {
   return element.kind.endsWith('breaker') ? `the ${element.name} breaker` : theElement(element.name);
 }
-
-const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
 /** The size of a margin, in the unit of the limit; a claim is never rounded up. */
 export function margin(style: NumberStyle, limit: Limit, edge: keyof Limit['headroom']): string {

@@ -6,7 +6,7 @@ import { margin } from './explain.js';
  * What a limit has to spare, or how far it is over, in a few words.
  *
  * @example
- * marginWords('point', limit); // 'at least 193 VA to spare', '407 W over as entered', 'at least 308 VA over'
+ * marginWords('point', limit); // 'at least 193 VA to spare', 'up to 92 W over at worst', '407 W over as entered'
  */
 export function marginWords(style: NumberStyle, limit: Limit): string {
   if (limit.kind === 'unknown-rating') return 'rating not known';
@@ -15,9 +15,9 @@ export function marginWords(style: NumberStyle, limit: Limit): string {
       return `at least ${margin(style, limit, 'pessimistic')} to spare`;
     case 'tight':
       if (limit.kind === 'continuous-rule') return 'over the 3 h rule';
-      return limit.headroom.stated < 0
-        ? `${margin(style, limit, 'stated')} over as entered`
-        : `up to ${margin(style, limit, 'pessimistic')} over`;
+      return `up to ${margin(style, limit, 'pessimistic')} over at worst`;
+    case 'likely-trips':
+      return `${margin(style, limit, 'stated')} over as entered`;
     case 'trips':
       return `at least ${margin(style, limit, 'optimistic')} over`;
   }
@@ -26,6 +26,5 @@ export function marginWords(style: NumberStyle, limit: Limit): string {
 /** The same as a figure of a table: what is to spare, or how much it is over at the edge that decides. */
 export function shortMargin(style: NumberStyle, limit: Limit): string {
   if (limit.kind === 'unknown-rating') return 'not known';
-  const edge = limit.verdict === 'trips' ? 'optimistic' : 'pessimistic';
-  return `${margin(style, limit, edge)}${limit.headroom[edge] < 0 ? ' over' : ''}`;
+  return `${margin(style, limit, limit.edge)}${limit.headroom[limit.edge] < 0 ? ' over' : ''}`;
 }

@@ -1,5 +1,6 @@
 import type { NumberStyle } from '../quantity/number-style.js';
 import { formatSeconds } from '../quantity/format.js';
+import type { Edge } from '../quantity/quantity.js';
 import { loadOf } from '../rig/lookup.js';
 import { inSentence, theLoad } from '../rig/names-in-sentences.js';
 import type { Rig } from '../rig/schema.js';
@@ -29,9 +30,10 @@ function startLabel(style: NumberStyle, rig: Rig, limit: Limit, start: StartTest
   const verb = start.again ? 'Restart' : SURGE_LABELS[start.cause];
   const what = `${verb}, ${inSentence(loadOf(rig, start.loadId).name)}`;
   const { element } = limit;
+  if (element.kind === 'load-volts') return start.again ? `${element.name}, restart` : element.name;
   if (!isPowerSource(element)) return `${what}, ${dcLabel(limit) ?? element.name}`;
   const leg = /, leg \d$/.exec(element.name)?.[0] ?? '';
-  return `${what}, ${ceilingTime(style, start)}${leg}${limit.unit === 'W' ? ', W' : ''}`;
+  return `${what}, ${ceilingTime(style, start, limit.edge)}${leg}${limit.unit === 'W' ? ', W' : ''}`;
 }
 
 const SURGE_LABELS = {
@@ -64,6 +66,7 @@ function dcLabel({ kind, id, element }: Limit): string | undefined {
 }
 
 /** For how long the ceiling of a start is carried. */
-export function ceilingTime(style: NumberStyle, { ceilingSeconds }: StartTested): string {
-  return Number.isFinite(ceilingSeconds) ? formatSeconds(style, ceilingSeconds) : 'continuous';
+export function ceilingTime(style: NumberStyle, { ceilingSeconds }: StartTested, edge: Edge): string {
+  const seconds = ceilingSeconds[edge];
+  return Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'continuous';
 }

@@ -10,7 +10,7 @@ const STEPS: Readonly<Record<ReadingStep, string>> = {
   cycles: 'Whole cycles',
   'little-on': 'Volts and amps with little on',
   'much-on': 'Volts and amps with a heater or kettle on',
-  warm: 'The same after half an hour, the plug felt',
+  warm: 'The same after half an hour, an infrared thermometer at the plug',
   'base-after': 'Base after, the load off',
 };
 

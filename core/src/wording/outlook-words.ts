@@ -5,6 +5,7 @@ import { systemOfLoad } from '../electrical/voltage-of-load.js';
 import { formatAmount, formatNumber } from '../quantity/format.js';
 import type { Load, Rig } from '../rig/schema.js';
 import { margin } from './explain.js';
+import { marginWords } from './margin-words.js';
 import { loadOf } from '../rig/lookup.js';
 import { theLoad } from '../rig/names-in-sentences.js';
 import type { Limit } from '../verdict/limit.js';
@@ -20,10 +21,12 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
       return 'can start';
     case 'tight':
       return tightWords(style, outlook.limit);
+    case 'likely-trips':
+      return `likely trips, ${margin(style, outlook.limit, 'stated')} over as entered`;
     case 'beside':
       return 'fits beside it';
     case 'worse':
-      return `makes it worse: ${worseWords(style, outlook)}`;
+      return worseWords(style, outlook);
     case 'later': {
       const ways = [
         ...(outlook.after === undefined ? [] : [`after ${theLoad(loadOf(rig, outlook.after).name)} ends`]),
@@ -40,14 +43,13 @@ export function outlookWords(style: NumberStyle, rig: Rig, load: Load, outlook: 
 
 function tightWords(style: NumberStyle, limit: Limit): string {
   if (limit.kind === 'continuous-rule') return 'tight by the 3 h rule';
-  if (limit.headroom.stated >= 0) return 'tight, should hold';
-  return `tight, ${margin(style, limit, 'stated')} over as entered`;
+  return `tight, ${marginWords(style, limit)}`;
 }
 
 function worseWords(style: NumberStyle, { limit, by }: Extract<Outlook, { answer: 'worse' }>): string {
-  if (limit.kind === 'continuous-rule') return 'the 3 h rule';
+  if (limit.kind === 'continuous-rule') return 'adds to what is over the 3 h rule';
   if (limit.kind === 'unknown-rating') return `what ${limit.element.name} carries is not known`;
-  return `${formatAmount(style, by, limit.unit, 'at-most')} more over`;
+  return `adds ${formatAmount(style, by, limit.unit, 'at-most')} to the overload`;
 }
 
 /** Which device has no room for it, and how much is too much. */

@@ -8,14 +8,15 @@ import { loadOf, supplyOf } from '../rig/lookup.js';
 import { inSentence, theElement, theLoad } from '../rig/names-in-sentences.js';
 import type { Rig } from '../rig/schema.js';
 import type { Limit } from '../verdict/limit.js';
-import { listNames, margin, spareOrOver } from './explain.js';
-import { ODDS_WORDS } from './lean-words.js';
+import type { Verdict } from '../verdict/verdict.js';
+import { bothMargins, listNames, margin } from './explain.js';
+import { ODDS_WORDS } from './odds-words.js';
 import { stateWatts } from './outlook-words.js';
 
 /** The answer to "Can I switch this on?" as a person reads it in passing. */
 export interface SwitchOnWords {
-  readonly mark: 'holds' | 'later' | 'tight' | 'trips' | 'not-fed';
-  /** Yes; Not yet, 4 min; It may trip; No. */
+  readonly mark: Verdict | 'later' | 'not-fed';
+  /** Yes; Not yet, 4 min; Maybe; Probably not; No. */
   readonly word: string;
   /** The one change that makes it yes, as it is done. */
   readonly change: string;
@@ -31,7 +32,7 @@ export interface SwitchOnWords {
  * @param clock A moment as the time of the day.
  *
  * @example
- * // { word: 'It may trip', change: 'Dust extractor off, then yes.', detail: 'As entered 135 W over.' }
+ * // { word: 'Probably not', change: 'Dust collector off, then yes.', detail: '135 W over as entered, at Inverter' }
  */
 export function switchOnWords(
   style: NumberStyle,
@@ -63,11 +64,11 @@ export function switchOnWords(
     case 'yes':
       return { mark: 'holds', word: 'Yes', change: '', detail: yesDetail(style, answer), beside };
     case 'may-trip':
+    case 'likely-trips':
       return {
-        mark: 'tight',
-        word: 'It may trip',
+        ...OPEN_ANSWERS[answer.answer],
         change: roomWords(style, rig, answer),
-        detail: [mayTripDetail(style, answer.limit, answer.lean), ...waits].join(' '),
+        detail: [mayTripDetail(style, answer.limit, answer.odds), ...waits].join(' '),
         beside,
       };
     case 'no':
@@ -83,6 +84,11 @@ export function switchOnWords(
       };
   }
 }
+
+const OPEN_ANSWERS = {
+  'may-trip': { mark: 'tight', word: 'Maybe' },
+  'likely-trips': { mark: 'likely-trips', word: 'Probably not' },
+} as const;
 
 const WAITS: Readonly<Record<RestartWait['why'], string>> = {
   restart: 'It refuses a restart',
@@ -102,11 +108,11 @@ function yesDetail(style: NumberStyle, { limit, isForHours, isBesideTrouble }: A
   return isForHours ? `For less than three hours: then 80 % of a breaker is passed. ${spare}` : spare;
 }
 
-function mayTripDetail(style: NumberStyle, limit: Limit, lean: Added['lean']): string {
+function mayTripDetail(style: NumberStyle, limit: Limit, odds: Added['odds']): string {
   if (limit.kind === 'unknown-rating') return `What ${theElement(limit.element.name)} carries is not known.`;
-  if (lean?.odds === undefined) return `Too little is known of ${theElement(limit.element.name)}.`;
-  const odds = capitalised(ODDS_WORDS[lean.odds]);
-  return `${odds}: ${spareOrOver(style, limit, 'stated')} as entered, at ${theElement(limit.element.name)}.`;
+  const where = theElement(limit.element.name);
+  if (odds === undefined || odds === 'too-little-known') return `Too little is known of ${where}.`;
+  return `${capitalised(bothMargins(style, limit))}, at ${where}: ${ODDS_WORDS[odds]}.`;
 }
 
 function roomWords(style: NumberStyle, rig: Rig, answer: Exclude<SwitchOn, { answer: 'yes' }>): string {
@@ -146,6 +152,7 @@ export function makesRoomWords(style: NumberStyle, rig: Rig, loadId: string, cha
 
 const DROP_OUTS = {
   tight: 'If the source drops out while it is on, the inverter may shut down.',
+  'likely-trips': 'If the source drops out while it is on, the inverter will likely shut down.',
   trips: 'If the source drops out while it is on, the inverter shuts down.',
 } as const;
 
@@ -157,6 +164,6 @@ function besideWords(rig: Rig, { follows, drops, barsRestartOf, dropOut }: Added
       : []),
     ...(drops.length > 0 ? [`It drops ${names(drops)}.`] : []),
     ...(barsRestartOf.length > 0 ? [`Do not restart ${names(barsRestartOf)} while it is on.`] : []),
-    ...(dropOut === 'tight' || dropOut === 'trips' ? [DROP_OUTS[dropOut]] : []),
+    ...(dropOut && dropOut !== 'holds' ? [DROP_OUTS[dropOut]] : []),
   ];
 }

@@ -159,7 +159,7 @@ function lastWords(
     return {
       does: `Leave ${name} off on this supply`,
       detail,
-      verdict: mark === 'tight' ? 'tight' : 'trips',
+      verdict: mark === 'tight' || mark === 'likely-trips' ? mark : 'trips',
       afterS: undefined,
     };
   return {
@@ -183,7 +183,8 @@ function resetWords({ kind, name }: Device): string {
     'source-breaker': 'Reset the breaker at the hookup: fully off, then on',
     generator: 'Let the generator cool with nothing on, then start it',
     'source-lost': 'Ask at the hookup, and stay on the battery until it is back',
-    'residual-current': 'Unplug everything on it, set it once, then one plug after the other',
+    'residual-current':
+      'While it is off, unplug everything on it; set it once, then plug in one after the other, each switched off',
     'own-protector': 'Switch it off and let it cool',
   };
   return said[kind];

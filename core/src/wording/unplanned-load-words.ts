@@ -5,6 +5,8 @@ import { explainLimit, listNames, plainText } from './explain.js';
 import type { UnplannedLoad } from '../answers/unplanned-load.js';
 import { worstVerdict, type Verdict } from '../verdict/verdict.js';
 
+const DOES = { tight: 'may trip it', 'likely-trips': 'likely trips it', trips: 'trips it' } as const;
+
 /** What one more switch does, told over all circuits: whether it holds, the weakest place and what fits there. */
 export function unplannedLoadWords(
   style: NumberStyle,
@@ -34,7 +36,7 @@ export function unplannedLoadWords(
       ? 'Nothing more fits anywhere.'
       : verdict === 'holds'
         ? `Any one more of ${size} holds.`
-        : `${size} more ${where} ${verdict === 'trips' ? 'trips it' : 'may trip it'}.`,
+        : `${size} more ${where} ${DOES[verdict]}.`,
     detail: `The weakest: ${room}.${reason}`,
   };
 }

@@ -14,7 +14,7 @@ import { onMembers } from '../system/running-set.js';
 import { choiceWords } from '../rig/choice-words.js';
 import { originWords } from './origin-words.js';
 import type { Limit } from '../verdict/limit.js';
-import type { GeneratorElement, InverterElement } from '../system/series-elements.js';
+import type { GeneratorElement, InverterElement, SeriesElement } from '../system/series-elements.js';
 
 /** One number that went into a limit. */
 export interface WorkingLine {
@@ -41,13 +41,15 @@ export interface Working {
 }
 
 const EDGES: Record<Limit['edge'], string> = {
-  pessimistic: 'Decided with every doubt read against you.',
-  optimistic: 'Decided with every doubt in your favour: it fails even so.',
+  pessimistic: 'Decided at worst, with every doubt read against you.',
+  stated: 'Decided as entered, every number at its stated value.',
+  optimistic: 'Decided at best, with every doubt in your favour: it fails even so.',
 };
 
 const SUMS: Record<Limit['unit'], string> = {
   W: 'Watts add plainly; doubts of one cause add, others as the root of their squares (JCGM 100).',
   VA: 'VA add as the root of (sum of watts)² and (sum of the rest)²; doubts as in JCGM 100.',
+  V: 'Volts are what the source gives less amps times the resistance of each length of the way; the start dips them as a divider does.',
   A: 'Amps are VA over volts; VA add as the root of (sum of watts)² and (sum of the rest)².',
 };
 
@@ -179,13 +181,13 @@ const DC_SOURCES: Partial<Record<Limit['kind'], string>> = {
   'dc-cable': 'Limit: ampacity of its size, from memory; current as rms with ripple.',
 };
 
-function sourceOf({ element, start, kind }: Limit): string {
-  if (kind === 'continuous-rule')
-    return `Limit: 80 % of the ${element.kind === 'plug-and-cord' ? 'plug or cord' : 'breaker'} for three hours and more, NEC 210.20(A) and 210.21(B), from memory.`;
+function sourceOf(limit: Limit): string {
+  const { element, kind } = limit;
+  if (kind === 'continuous-rule') return continuousSource(element);
   switch (element.kind) {
     case 'inverter':
     case 'generator':
-      return ratingSource(element, start);
+      return ratingSource(element, limit);
     case 'battery':
       return `${DC_SOURCES[kind] ?? 'Limit: the discharge rating of the battery.'} Losses by the inverter’s idle draw and efficiencies; volts sag through battery, cable and contacts.`;
     case 'unknown-rating':
@@ -196,6 +198,8 @@ function sourceOf({ element, start, kind }: Limit): string {
       return `Limit: ${element.source}.`;
     case 'neutral':
       return 'Limit: the smaller of the two breakers; both legs are one pole, so their currents add. NEC 210.4, from memory.';
+    case 'load-volts':
+      return 'Limit: 80 % of its rated volts, common practice; and where torque, with the square of the volts, falls to that of the load.';
     case 'plug-and-cord':
       return 'Limit: the smaller of plug rating and cord, NEC 400.5, from memory.';
     default: {
@@ -205,8 +209,11 @@ function sourceOf({ element, start, kind }: Limit): string {
   }
 }
 
-function ratingSource(element: InverterElement | GeneratorElement, start: Limit['start']): string {
-  const tier = element.rating.tiers.find((each) => each.seconds === start?.ceilingSeconds);
+const continuousSource = ({ kind }: SeriesElement): string =>
+  `Limit: 80 % of the ${kind === 'plug-and-cord' ? 'plug or cord' : 'breaker'} for three hours and more, NEC 210.20(A) and 210.21(B), from memory.`;
+
+function ratingSource(element: InverterElement | GeneratorElement, { start, edge }: Limit): string {
+  const tier = element.rating.tiers.find((each) => each.seconds === start?.ceilingSeconds[edge]);
   const { basis } = tier?.limit ?? element.rating.continuousVA;
   const heat = isHot(element) ? `, less what heat takes, ${sourceWords(HEAT)}` : '';
   return `Limit: the rating of ${element.name} (${choiceWords(basis)})${heat}.${surgeSource(start)}`;

@@ -49,8 +49,12 @@ function ofStarts(rig: Rig, supply: Supply): readonly string[] {
       .filter(({ verdict }) => verdict === wanted)
       .map(({ name }) => name)
       .join(', ');
-  const [tight, trips] = [named('tight'), named('trips')];
-  if (tight + trips === '') return [`${supply.name}: each of them can start alone.`];
-  const words = [trips && `even alone it trips with ${trips}`, tight && `tight alone: ${tight}`];
+  const [tight, likely, trips] = [named('tight'), named('likely-trips'), named('trips')];
+  if (tight + likely + trips === '') return [`${supply.name}: each of them can start alone.`];
+  const words = [
+    trips && `trips on its own: ${trips}`,
+    likely && `likely trips on its own: ${likely}`,
+    tight && `tight on its own: ${tight}`,
+  ];
   return [`${supply.name}: ${words.filter(Boolean).join('; ')}.`];
 }

@@ -44,13 +44,20 @@ export function leastCovering(
   return inPicture.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
 }
 
+const CLAIMS: Readonly<Record<Limit['verdict'], string>> = {
+  holds: 'at least',
+  tight: 'up to',
+  'likely-trips': 'as entered',
+  trips: 'at least',
+};
+
 /** The words beside the arrow: what is claimed, how much, to which side. */
 export function marginWords(
   style: NumberStyle,
   limit: Limit,
 ): Pick<MarginShape, 'claim' | 'amount' | 'word'> {
   return {
-    claim: limit.verdict === 'tight' ? 'up to' : 'at least',
+    claim: CLAIMS[limit.verdict],
     amount: margin(style, limit, limit.edge),
     word: limit.headroom[limit.edge] < 0 ? 'over' : 'to spare',
   };

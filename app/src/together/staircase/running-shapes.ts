@@ -2,6 +2,7 @@ import type { NumberStyle } from '@heliarch/core';
 import { formatNumber, type Staircase, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { LEFT, TOP, type Layout } from './layout';
+import { whiskerEnd } from './whisker-end';
 import { leastCovering, MARGIN_WIDTH, marginWords, type MarginShape, type TextPlace } from './margin-text';
 
 export interface RunningLabel {
@@ -38,7 +39,7 @@ export function runningLevel({ floor, steps }: Staircase, { y, bottom, floorX, s
 
 /** The doubt of everything running, at the end of its line. */
 export function runningWhisker({ full, runningLimit }: Staircase, { y, runningEnd }: Layout) {
-  const edge = runningLimit.limit?.verdict === 'trips' ? full.lo : full.hi;
+  const edge = whiskerEnd(runningLimit.limit?.verdict ?? 'holds', full);
   return { x: runningEnd - 14, from: y(full.stated), to: y(edge) };
 }
 
@@ -78,7 +79,7 @@ export function runningLimitShape(
   const { va } = runningLimit;
   const at = y(va);
   const decider = runningDecides ? runningLimit.limit : undefined;
-  const edge = decider?.edge === 'optimistic' ? full.lo : full.hi;
+  const edge = whiskerEnd(decider?.verdict ?? 'holds', full);
   const isOver = decider !== undefined && decider.verdict !== 'holds' && full.stated > va;
   return {
     y: at,

@@ -3,6 +3,7 @@ import { formatNumber, formatSeconds, type DrawnStart, type Limit, type Verdict 
 import { overlap, type Box } from './boxes';
 import { TOP, type Layout } from './layout';
 import { leastCovering, MARGIN_HEIGHT, marginWords, type MarginShape, type TextPlace } from './margin-text';
+import { whiskerEnd } from './whisker-end';
 
 const CEILING_HALF = 15;
 const LABEL_HALF = 17;
@@ -81,7 +82,7 @@ export function spikeOf(
   const left = x + column * SPIKE_AT;
   const right = left + flat;
   const middle = left + flat / 2;
-  const edge = y(start.verdict === 'trips' ? start.va.lo : start.va.hi);
+  const edge = y(whiskerEnd(start.verdict, start.va));
   const highest = Math.min(top, edge);
   const ceiling = ceilingShape(style, start, middle, right, highest, layout);
   const value = valueLabel(style, start, ceiling, left, top, highest);
@@ -197,13 +198,13 @@ function ceilingShape(
   const offScale = wanted < OFF_SCALE_Y;
   const at = offScale ? OFF_SCALE_Y : wanted;
   const pierced = spikeTop < at;
-  const seconds = start.limit.start?.ceilingSeconds ?? Infinity;
+  const seconds = start.limit.start?.ceilingSeconds[start.limit.edge] ?? Infinity;
   return {
     y: at,
     x1: x - CEILING_HALF,
     x2: x + CEILING_HALF,
     amount: formatNumber(style, start.ceiling, 0),
-    time: Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'for hours',
+    time: Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'continuous',
     labelX: pierced ? Math.max(x + CEILING_HALF, right) + 4 : x,
     labelY: pierced ? at : at - 18,
     anchor: pierced ? 'start' : 'middle',

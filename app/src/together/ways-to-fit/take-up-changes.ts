@@ -17,17 +17,19 @@ export function takeUpChanges(): (changes: readonly Change[], prepared?: Prepare
       return changedBy(asked, changes);
     };
     const takenUp = (before: Rig): Rig => {
-      const { rig, scene } = after(before);
-      const on = scene.on.map((entry) => ({ ...entry }));
+      const { rig, scene, startOrder } = after(before);
+      const on = scene.on.map(({ offAtRestartOf, ...entry }) => ({
+        ...entry,
+        ...(offAtRestartOf && { offAtRestartOf: [...offAtRestartOf] }),
+      }));
       return {
         ...rig,
-        scenes: rig.scenes.map((each) => (each.id === id ? { ...each, supply: scene.supply, on } : each)),
+        scenes: rig.scenes.map((each) =>
+          each.id === id ? { ...each, supply: scene.supply, startOrder, on } : each,
+        ),
       };
     };
-    const { startOrder } = after(state.rig());
-    // Another order alone changes nothing that is kept: there is no step to undo.
-    if (changes.some(({ by }) => by !== 'order')) state.takeUp(takenUp);
-    state.startOrder.set(startOrder);
+    state.takeUp(takenUp);
   };
 }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type Combination, PERCENT, type Verdict, VERDICT_WORDS } from '@heliarch/core';
+import { type Combination, PERCENT, VERDICT_WORDS } from '@heliarch/core';
 import { shortMargin } from '@heliarch/core/explaining';
 import { UnitChoice } from '../../components/unit-choice';
 import { VerdictMark } from '../../components/verdict-mark';
@@ -7,12 +7,6 @@ import { WhomState } from './whom-state';
 
 /** Where the limit stands in the small bars; what is over crosses it. */
 const LIMIT_AT = 80;
-
-/** What is said of a restart during work, where it does not hold as well. */
-const RESTART_WORDS: Partial<Record<Verdict, readonly string[]>> = {
-  tight: ['A restart may trip it.'],
-  trips: ['Once: a restart trips it.'],
-};
 
 /** A combination: its loads, how full the fullest limit is, and what is to spare. */
 @Component({
@@ -74,10 +68,9 @@ export class CombinationRow {
       .join(', '),
   );
   protected readonly why = computed(() => {
-    const { notLast, decider, restart } = this.set();
+    const { notLast, decider } = this.set();
     const change = this.change();
     return [
-      ...(RESTART_WORDS[restart] ?? []),
       ...(notLast.length > 0 ? ['In this order only.'] : []),
       ...(decider && change === undefined ? [decider.start ? 'A start decides.' : 'What runs decides.'] : []),
     ].join(' ');

@@ -36,7 +36,7 @@ const FILTERS: readonly Choice<Filter>[] = [
 /** Whose pairs leave a load in view. */
 const COUNTS: Record<Exclude<Filter, 'all'>, (verdict: Verdict) => boolean> = {
   conflicts: (verdict) => verdict !== 'holds',
-  trips: (verdict) => verdict === 'trips',
+  trips: (verdict) => verdict === 'trips' || verdict === 'likely-trips',
 };
 
 const isAbout = ({ starts, runs }: Pair, id: string): boolean => starts === id || runs === id;

@@ -50,7 +50,7 @@ export class WhomState {
     const circuit = this.circuit();
     const question: CombinationQuestion = {
       ...about,
-      edge: this.showsTight() ? 'optimistic' : 'pessimistic',
+      edge: this.showsTight() ? 'stated' : 'pessimistic',
       mustInclude: this.mustInclude(),
       mustNot: this.mustNot(),
       ...(circuit !== '' && { circuit }),

@@ -19,8 +19,9 @@ export interface RigCheck {
   readonly fix?: string;
 }
 
-/** Verdict of a demand against what is carried for sure and at best. */
+/** Verdict of a demand against what is carried for sure and at best; usually between the two, the geometric mean of them. */
 export function judged(demand: number, surely: number, atBest: number = surely): Verdict {
   if (demand <= surely) return 'holds';
-  return demand <= atBest ? 'tight' : 'trips';
+  if (demand > atBest) return 'trips';
+  return demand <= Math.sqrt(surely * atBest) ? 'tight' : 'likely-trips';
 }

@@ -9,7 +9,13 @@ import { acChecks } from './ac-checks.js';
 import { dcChecks } from './dc-checks.js';
 import type { RigCheck } from './rig-check.js';
 
-const ORDER: Readonly<Record<RigCheck['verdict'], number>> = { trips: 0, tight: 1, unknown: 2, holds: 3 };
+const ORDER: Readonly<Record<RigCheck['verdict'], number>> = {
+  trips: 0,
+  'likely-trips': 1,
+  tight: 2,
+  unknown: 3,
+  holds: 4,
+};
 
 /**
  * Whether the parts of a system fit each other: what a careful person looks at before the first load.
