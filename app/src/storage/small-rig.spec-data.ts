@@ -24,7 +24,9 @@ export function smallRig(name = 'Small'): Rig {
         tiers: [{ limit: { value: 4000, basis: 'data-sheet' }, unit: 'VA', seconds: 5 }],
       },
     ],
-    batteries: [{ id: 'bank', name: 'Bank', bus: 'dc', ampHours: { value: 100, basis: 'nameplate' } }],
+    batteries: [
+      { id: 'bank', name: 'Bank', bus: 'dc', ampHours: { value: 100, basis: 'nameplate' }, dischargeA: 1000 },
+    ],
     circuits: [{ id: 'main', name: 'Main', bus: 'out', protection: { amps: 20, curve: 'ul-489' } }],
     loads: [
       {

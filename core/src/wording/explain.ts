@@ -13,6 +13,7 @@ import type { Restart } from '../verdict/restart.js';
 import { charges, type SeriesElement, type UnknownRatingElement } from '../system/series-elements.js';
 import { doubtsOf } from '../verdict/doubts.js';
 import { RunningSet } from '../system/running-set.js';
+import { saysWhatItGives } from '../verdict/dc-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
 import type { Verdict } from '../verdict/verdict.js';
 import type { TripsWhen } from '../verdict/when-it-trips.js';
@@ -325,7 +326,9 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
         text:
           bound === carries
             ? `. ${capitalised(carrier)} carries ${carries}.`
-            : `. ${capitalised(carrier)} carries ${carries} and is certain to trip above ${bound}.`,
+            : isGuessedBattery(element)
+              ? `. What ${carrier} gives is not entered: usually up to ${bound}.`
+              : `. ${capitalised(carrier)} carries ${carries} and is certain to trip above ${bound}.`,
       },
     ];
   }
@@ -352,6 +355,9 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
     { text: `; ${carrier} carries ${carries}.` },
   ];
 }
+
+const isGuessedBattery = (element: SeriesElement): boolean =>
+  element.kind === 'battery' && !element.batteries.every(saysWhatItGives);
 
 function unknownReason(
   style: NumberStyle,
