@@ -120,6 +120,9 @@ test('everything works from the keyboard', async ({ page }) => {
   await page.keyboard.press('ArrowDown');
   await expect(together.load('Dust extractor')).toBeFocused();
   await page.keyboard.press('Space');
+  await expect(together.load('Dust extractor')).toBeChecked();
+  await expect(together.headline).toHaveText(/^\s*Likely trips/);
+  await page.keyboard.press('Space');
   await expect(together.load('Dust extractor')).not.toBeChecked();
   await expect(together.headline).toHaveText(/^\s*Holds\s*$/);
   await page.keyboard.press('Enter');

@@ -1,7 +1,7 @@
 import { secondsToCertainTrip, secondsToTrip } from '../electrical/breaker.js';
 import { secondsCarried, wattsPerVA } from '../electrical/surge-tiers.js';
 import { breakerConstants } from '../reference/breaker-curves.js';
-import { UNKNOWN_RATING_OPENS, type DeviceKind } from '../reference/trip-signs.js';
+import { NUMBER_IS_WRONG, UNKNOWN_RATING_OPENS, WRONG_BY, type DeviceKind } from '../reference/trip-signs.js';
 import { deviate } from '../verdict/odds.js';
 import type { BatteryElement, SeriesElement } from '../system/series-elements.js';
 import type { Limit } from '../verdict/limit.js';
@@ -86,9 +86,15 @@ export function openingOf(limit: Limit): Opening {
 function chanceOver(limit: Limit): number {
   if (limit.kind === 'unknown-rating') return UNKNOWN_RATING_OPENS;
   const { stated, pessimistic } = limit.capacity;
-  if (!Number.isFinite(stated) && Number.isFinite(pessimistic))
-    return OTHER_CARRIES * (1 - normal(deviate(withSharpCapacity(limit, pessimistic))));
-  return 1 - normal(deviate(limit));
+  const isShared = !Number.isFinite(stated) && Number.isFinite(pessimistic);
+  const known = 1 - normal(deviate(isShared ? withSharpCapacity(limit, pessimistic) : limit));
+  const chance = (1 - NUMBER_IS_WRONG) * known + NUMBER_IS_WRONG * chanceIfWrong(limit);
+  return isShared ? OTHER_CARRIES * chance : chance;
+}
+
+/** With a number that is plainly wrong, what was nearest to its limit is the likeliest to have been over. */
+function chanceIfWrong({ loading }: Limit): number {
+  return loading > 0 ? normal(Math.log(loading) / WRONG_BY) : 0;
 }
 
 /** Where it is not known which of two carries a start, it is as likely the one as the other. */

@@ -58,6 +58,9 @@ export const DARK_IS_RIGHT = 0.95;
 export const PACE_IS_RIGHT = 0.8;
 /** How likely a device opens that is not rated at all. */
 export const UNKNOWN_RATING_OPENS = 0.3;
+/** How often a number that was entered is plainly wrong, and by how much then: the natural logarithm of the ratio, one sigma. */
+export const NUMBER_IS_WRONG = 0.05;
+export const WRONG_BY = 0.5;
 /** How much counts that was as likely before the last start: a breaker that was warming up, a fridge that came on. */
 export const STILL_WARMING = 0.2;
 /** How likely an inverter falls too when the source drops out, by the verdict of what lands on it. */

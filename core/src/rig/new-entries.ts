@@ -72,7 +72,6 @@ export function plainLoad(rig: Rig, name: string, circuit: string): Load {
 
 const USUAL_LOAD_W = 500;
 const USUAL_VA = 2000;
-const USUAL_GENERATOR_VA = 1800;
 const USUAL_AMP_HOURS = 100;
 const USUAL_ARRAY_W = 400;
 const USUAL_BREAKER_A = { ul: 15, iec: 16 } as const;
@@ -138,12 +137,7 @@ function usualBreaker(rig: Rig): Circuit['protection'] {
 }
 
 const MAKERS: Readonly<Record<Exclude<EntryList, 'loads' | 'days'>, (rig: Rig) => object>> = {
-  sources: (rig) => ({
-    kind: 'generator',
-    bus: inletBus(rig),
-    continuousVA: guess(USUAL_GENERATOR_VA),
-    continuousW: guess(USUAL_GENERATOR_VA),
-  }),
+  sources: (rig) => ({ kind: 'generator', bus: inletBus(rig) }),
   converters: (rig) => ({
     kind: 'inverter',
     from: busId(rig, 'dc'),
