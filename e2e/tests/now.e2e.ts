@@ -91,8 +91,8 @@ test.describe('at the switch, on a phone', () => {
     await expect(cause).toContainText('The inverter shut down');
     await expect(cause).toContainText('The start of the bandsaw');
     await expect(page.getByText('call a professional')).toBeVisible();
-    await page.getByRole('button', { name: 'Dark', exact: true }).tap();
-    await expect(cause).toContainText('The battery cut itself off');
+    await page.getByRole('button', { name: 'Yes, low' }).tap();
+    await expect(cause).toContainText('The inverter cut off on low volts');
     await page.getByRole('button', { name: 'Forget what I looked at' }).tap();
     await expect(cause).toContainText('The inverter shut down');
     const first = page.getByRole('checkbox', { name: /^Step 1: Off: bandsaw/ });

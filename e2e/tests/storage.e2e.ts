@@ -115,7 +115,7 @@ test.describe('what this browser keeps', () => {
     await page.getByRole('button', { name: /Go on without it/ }).click();
     const together = new TogetherPage(page);
     await together.load('Kettle').check();
-    await expect(together.headline).toHaveText(/Tight/);
+    await expect(together.headline).toHaveText(/Likely trips/);
     await expect(page.getByText('Your work is in this page')).toBeVisible();
     const downloading = page.waitForEvent('download');
     await together.menu(/^Save .* to a file/);

@@ -107,7 +107,7 @@ export function stepWords(style: NumberStyle, rig: Rig, step: StepBack): StepWor
     case 'off':
       return {
         does: `Off: ${namesOf(step.loads)}`,
-        detail: 'At their own switches or plugs, before anything is reset.',
+        detail: 'At their own switches, before anything is reset.',
         verdict: undefined,
         afterS: undefined,
       };
