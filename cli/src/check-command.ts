@@ -8,6 +8,7 @@ import {
   formatAmount,
   shareWords,
   inputLimitOf,
+  leaderOf,
   limitLabel,
   loadOf,
   notChecked,
@@ -15,6 +16,7 @@ import {
   plainText,
   powerBackOf,
   spareOrOver,
+  theLoad,
   unplannedLoadsOf,
   USUAL_UNPLANNED_W,
   VERDICT_WORDS,
@@ -95,12 +97,22 @@ function asText(
     ...supplyNoticeLines(style, rig, result),
     ...whatIfLines(style, compiled, scene, result),
     ...(order.length > 1 ? [`Start order: ${order.join(', ')}`] : []),
+    ...followerLines(rig, scene),
     ...result.notFed.map(({ load, because }) => `Not on this supply: ${load.name}, because ${because}`),
     ...cautionsOf(rig, result).map((id) => `Caution: ${CAUTION_TEXTS[id].line}`),
     `Not checked: ${notChecked(rig, result).join(', ')}`,
     'Planning, not permission: local code and a licensed electrician decide.',
     '',
   ].join('\n');
+}
+
+function followerLines(rig: Rig, { on }: CheckScene): readonly string[] {
+  return on.flatMap(({ load }) => {
+    const leader = leaderOf(rig, on, load);
+    return leader === undefined
+      ? []
+      : [`On with it: ${loadOf(rig, load).name} follows ${theLoad(loadOf(rig, leader).name)}`];
+  });
 }
 
 /** What the supply does not keep by itself, whatever is on. */

@@ -1,4 +1,4 @@
-import type { CheckScene, Rig, Scene } from '@heliarch/core';
+import { followersOf, type CheckScene, type Rig, type Scene } from '@heliarch/core';
 import { BadInput } from './exit-codes.ts';
 
 export interface SceneOptions {
@@ -11,11 +11,18 @@ export interface SceneOptions {
 export function sceneOf(rig: Rig, options: SceneOptions): CheckScene & Pick<Scene, 'charge'> {
   const saved = options.scene === undefined ? undefined : savedScene(rig, options.scene);
   const supply = options.supply === undefined ? saved?.supply : supplyId(rig, options.supply);
-  const on = options.on === undefined ? saved?.on : loadsOn(rig, options.on);
+  const on = options.on === undefined ? saved?.on : withFollowers(rig, loadsOn(rig, options.on));
   if (supply === undefined)
     throw new BadInput(`--supply: name one of ${idsOf(rig.supplies)}, or use --scene.`);
   if (on === undefined) throw new BadInput(`--on: name some of ${idsOf(rig.loads)}, or use --scene.`);
   return { supply, on, charge: saved?.charge, ...(saved?.startOrder && { startOrder: saved.startOrder }) };
+}
+
+/** What starts with a load that is named is on with it. */
+function withFollowers(rig: Rig, on: CheckScene['on']): CheckScene['on'] {
+  const named = new Set(on.map(({ load }) => load));
+  const more = on.flatMap(({ load }) => followersOf(rig, load)).filter((id) => !named.has(id));
+  return [...on, ...[...new Set(more)].map((load) => ({ load }))];
 }
 
 function savedScene(rig: Rig, id: string): Scene {

@@ -46,6 +46,7 @@ export {
   withSupply,
   type PartNumber,
 } from './rig/edits.js';
+export { followersOf, leaderOf, withFollowersOf } from './rig/followers.js';
 export { describeProblem, type RigProblem } from './rig/problems.js';
 export type {
   Battery,
@@ -77,6 +78,7 @@ export {
   explain,
   explainLimit,
   margin,
+  listNames,
   plainText,
   shareWords,
   spareOrOver,

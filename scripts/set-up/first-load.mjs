@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { root } from './paths.mjs';
 
 /** docs/decisions/0003 and 0008 say what it is made of. */
-const LIMIT_KB = 300;
+const LIMIT_KB = 315;
 /** What a further room may bring beyond the first load. */
 const ROOM_LIMIT_KB = 180;
 const FURTHER_ROOMS = ['rig', 'loads', 'day', 'now', 'logbook', 'card'];

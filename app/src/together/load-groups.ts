@@ -1,7 +1,12 @@
 import type { NumberStyle } from '@heliarch/core';
 import {
+  followersOf,
+  leaderOf,
+  listNames,
   LOAD_FAMILIES,
+  loadOf,
   outlookWords,
+  theLoad,
   wattsCounted,
   type Basis,
   type CheckResult,
@@ -29,6 +34,8 @@ export interface LoadRow {
   readonly start: Quantity | undefined;
   /** Why it runs on nothing here although it is on. */
   readonly notFed: string | undefined;
+  /** Which load that is on it starts with: "the bandsaw". */
+  readonly follows: string | undefined;
   readonly outlook: OutlookLine | undefined;
 }
 
@@ -71,6 +78,7 @@ export function groupLoads(
     const on = scene.on.find((entry) => entry.load === load.id);
     const outlook = outlooks.get(load.id);
     const summary = loadSummary(rig, load);
+    const leader = on && leaderOf(rig, scene.on, load.id);
     return {
       load,
       isOn: on !== undefined,
@@ -81,6 +89,7 @@ export function groupLoads(
       runningBasis: summary.running.basis,
       start: summary.start,
       notFed: notFed.get(load.id),
+      follows: leader && theLoad(loadOf(rig, leader).name),
       outlook: outlook && lineOf(style, rig, load, outlook, result.verdict !== 'holds'),
     };
   });
@@ -99,8 +108,14 @@ function lineOf(
   const isNo = outlook.answer === 'later' && outlook.after === undefined && outlook.inState === undefined;
   return {
     mark: isInTrouble && isNo ? 'trips' : MARKS[outlook.answer],
-    words: outlookWords(style, rig, load, outlook),
+    words: `${outlookWords(style, rig, load, outlook)}${withFollowers(rig, load, outlook)}`,
   };
+}
+
+/** ", the dust extractor with it", where it can start and something starts with it. */
+function withFollowers(rig: Rig, load: Load, { answer }: Outlook): string {
+  const names = followersOf(rig, load.id).map((id) => theLoad(loadOf(rig, id).name));
+  return answer === 'can-start' && names.length > 0 ? `, ${listNames(names)} with it` : '';
 }
 
 function groupOf(family: LoadFamily, rows: readonly LoadRow[]): LoadGroup {

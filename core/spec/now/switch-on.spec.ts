@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { canSwitchOn, type SwitchOn } from '../../src/now/can-switch-on.js';
 import { changedBy } from '../../src/now/room-for.js';
-import { followersOf } from '../../src/now/at-switch-edits.js';
+import { followersOf } from '../../src/rig/followers.js';
 import { loadOf } from '../../src/rig/lookup.js';
 import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';

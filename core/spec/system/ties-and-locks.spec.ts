@@ -1,3 +1,6 @@
+import { outlooksOf } from '../../src/answers/outlook.js';
+import { withLoad } from '../../src/rig/edits.js';
+import { whoRunsWithWhom } from '../../src/sets/pairs.js';
 import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
 import { validateRig } from '../../src/rig/validate.js';
@@ -65,6 +68,29 @@ describe('a tie', () => {
       expect(each.verdict).toBe('trips');
       expect(each.decider?.start?.loadId).toBe('fan');
     }
+  });
+
+  it('acts where its leader is ticked: follower and leader go on and off together, and the outlook counts both', () => {
+    const loads = { planer: { w: 500 }, saw: { w: 500 }, fan: { w: 100, start: [4000, 1] } } as const;
+    const rig: Rig = {
+      ...exampleRig(loads, INVERTER),
+      ties: [tie('saw', 'fan'), tie('planer', 'fan')],
+      scenes: [{ id: 'now', name: 'Now', supply: 'battery', on: [] }],
+    };
+    const isOn = (after: Rig): readonly string[] => after.scenes[0]?.on.map(({ load }) => load) ?? [];
+    const sawOn = withLoad(rig, 'now', 'saw', true);
+    expect(isOn(sawOn)).toEqual(['saw', 'fan']);
+    expect(isOn(withLoad(sawOn, 'now', 'saw', false))).toEqual([]);
+    const bothOn = withLoad(sawOn, 'now', 'planer', true);
+    expect(isOn(withLoad(bothOn, 'now', 'saw', false)))
+      .withContext('the planer runs on')
+      .toEqual(['fan', 'planer']);
+    // 500 + 4,000 VA on 3,500 VA, though the saw alone has no start
+    const compiled = compile(rig);
+    const nothing = { supply: 'battery', on: [] };
+    expect(outlooksOf(compiled, nothing).get('saw')?.answer).toBe('later');
+    const { pairs } = whoRunsWithWhom(compiled, { supply: 'battery' });
+    expect(pairs.find(({ starts, runs }) => starts === 'saw' && runs === 'planer')?.verdict).toBe('trips');
   });
 
   it('is not acted upon by a leader that only bogs down: its follower runs already', () => {

@@ -1,4 +1,5 @@
 import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
+import { followersOf, offWith } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckScene } from '../verdict/situation.js';
@@ -37,9 +38,9 @@ export function withSwitchedOn(
   };
 }
 
-/** A load is switched off, and with it what follows it. */
+/** A load is switched off, and with it what follows it and nothing else. */
 export function withSwitchedOff(rig: Rig, at: AtSwitch, loadId: string, nowS: number): AtSwitch {
-  const leaving = new Set([loadId, ...followersOf(rig, loadId)]);
+  const leaving = offWith(rig, at.on, loadId);
   const gone = at.on.filter(({ load }) => leaving.has(load));
   return {
     ...at,
@@ -50,20 +51,6 @@ export function withSwitchedOff(rig: Rig, at: AtSwitch, loadId: string, nowS: nu
     ],
     timers: at.timers.filter(({ load }) => !leaving.has(load)),
   };
-}
-
-/** What starts with a load, along chains. */
-export function followersOf(rig: Rig, leaderId: string): readonly string[] {
-  const found = new Set<string>();
-  const follow = (id: string): void => {
-    for (const { leader, follower } of rig.ties ?? []) {
-      if (leader !== id || found.has(follower) || follower === leaderId) continue;
-      found.add(follower);
-      follow(follower);
-    }
-  };
-  follow(leaderId);
-  return [...found];
 }
 
 /** A load goes on in another state, from now on. */

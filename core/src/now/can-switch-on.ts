@@ -4,12 +4,12 @@ import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
 import type { CompiledRig } from '../system/compile.js';
 import { oddsOfSet, type OddsOfSet } from '../verdict/odds-of-set.js';
 import { compareLimits, decidingLimit, isPlanningRule } from '../verdict/limit-order.js';
+import { joiningOf, limitsOfJoining, type Joining } from '../verdict/joining.js';
 import type { Limit } from '../verdict/limit.js';
 import { restartsOf } from '../verdict/restart.js';
 import { momentsOf, situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
 import type { Verdict } from '../verdict/verdict.js';
 import { roomFor, type RoomMade } from './room-for.js';
-import { joiningOf, limitsOfJoining, type Joining } from './joining.js';
 
 /** Whether a load that is off can be switched on now, on top of what is on by one's own ticks. */
 export type SwitchOn = { readonly loadId: string } & (

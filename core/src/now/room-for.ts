@@ -6,7 +6,7 @@ import type { CompiledRig } from '../system/compile.js';
 import { decidingLimit } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
 import type { CheckScene } from '../verdict/situation.js';
-import { holdsJoined, joiningOf, limitsOfJoining } from './joining.js';
+import { holdsJoined, joiningOf, limitsOfJoining } from '../verdict/joining.js';
 
 /** What a hand does first so that a load can be switched on. */
 export type MakesRoom =

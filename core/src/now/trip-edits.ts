@@ -1,5 +1,5 @@
 import type { Rig } from '../rig/schema.js';
-import { followersOf } from './at-switch-edits.js';
+import { followersOf } from '../rig/followers.js';
 import type { AtSwitch, Trip, TripObservation } from './at-switch.js';
 
 /** What was switched on within so long before it went dark may have done it. */

@@ -1,6 +1,7 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
 import { freeId, freeName } from './free-names.js';
+import { followersOf, offWith } from './followers.js';
 import { keptSource, type SourceRead } from './kept-source.js';
 import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
 
@@ -12,11 +13,18 @@ export function withSupply(rig: Rig, sceneId: string, supplyId: string): Rig {
   return withScene(rig, sceneId, (scene) => ({ ...scene, supply: supplyId }));
 }
 
-/** The rig with a load switched on (at the end of the scene's list) or off. */
+/** The rig with a load switched on (at the end of the scene's list) or off, and with it what follows it. */
 export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolean): Rig {
   return withScene(rig, sceneId, (scene) => {
-    const others = scene.on.filter((entry) => entry.load !== loadId);
-    return { ...scene, on: isOn ? [...others, { load: loadId }] : others };
+    if (!isOn) {
+      const leaving = offWith(rig, scene.on, loadId);
+      return { ...scene, on: scene.on.filter(({ load }) => !leaving.has(load)) };
+    }
+    const others = scene.on.filter(({ load }) => load !== loadId);
+    const joining = [loadId, ...followersOf(rig, loadId)].filter(
+      (id) => !others.some(({ load }) => load === id),
+    );
+    return { ...scene, on: [...others, ...joining.map((load) => ({ load }))] };
   });
 }
 

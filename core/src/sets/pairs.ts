@@ -1,3 +1,4 @@
+import { withFollowersOf } from '../rig/followers.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { noProgress, type Progress } from '../answers/progress.js';
@@ -7,7 +8,7 @@ import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
 import type { LoadOn } from '../verdict/situation.js';
 import type { SetQuestion } from './runs-together.js';
 
-/** What becomes of a load that starts while another one runs. */
+/** What becomes of a load that starts while another one runs, each with what follows it. */
 export interface Pair {
   /** The one that starts. */
   readonly starts: string;
@@ -49,7 +50,7 @@ export function whoRunsWithWhom(
       {
         supply: question.supply,
         ...(question.charge && { charge: question.charge }),
-        on: ids.map(entry),
+        on: withFollowersOf(rig, ids).map(entry),
       },
       'given',
     );
@@ -60,7 +61,7 @@ export function whoRunsWithWhom(
       .map((runs): Pair => {
         const { verdict, decider, notFed } = judged(runs.id, starts.id);
         const ids = { starts: starts.id, runs: runs.id };
-        const [keptOff] = notFed;
+        const keptOff = notFed.find(({ load }) => load === runs || load === starts);
         return keptOff
           ? { ...ids, verdict: 'trips', limit: undefined, keptApart: keptOff.because }
           : { ...ids, verdict, limit: decider, keptApart: undefined };

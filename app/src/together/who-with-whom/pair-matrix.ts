@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
-import { explainLimit, plainText, VERDICT_WORDS, type Load, type Pair, type Verdict } from '@heliarch/core';
+import {
+  explainLimit,
+  plainText,
+  VERDICT_WORDS,
+  withFollowersOf,
+  type Load,
+  type Pair,
+  type Verdict,
+} from '@heliarch/core';
 import { marginWords } from '@heliarch/core/explaining';
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';
@@ -135,7 +143,7 @@ export class PairMatrix {
   protected take(): void {
     const asked = this.pair();
     if (!asked) return;
-    this.state.together.tickOnly([asked.runs, asked.starts]);
+    this.state.together.tickOnly(withFollowersOf(this.state.together.rig(), [asked.runs, asked.starts]));
     this.taken.emit();
   }
 

@@ -1,16 +1,10 @@
+import { followersOf } from '../rig/followers.js';
 import { RunningSet } from '../system/running-set.js';
 import type { CompiledRig } from '../system/compile.js';
-import type { Limit } from '../verdict/limit.js';
-import {
-  momentsOf,
-  situationOf,
-  steadyLimitsOf,
-  type CheckScene,
-  type Situation,
-} from '../verdict/situation.js';
+import type { Limit } from './limit.js';
+import { momentsOf, situationOf, steadyLimitsOf, type CheckScene, type Situation } from './situation.js';
 import type { Consumer } from '../electrical/consumer.js';
-import { steadyLimits } from '../verdict/steady-limits.js';
-import { followersOf } from './at-switch-edits.js';
+import { steadyLimits } from './steady-limits.js';
 
 /** A set with one load more, which starts last on top of all that runs. */
 export interface Joining {
@@ -66,14 +60,35 @@ export function limitsOfJoining({ situation, joining, before }: Joining): readon
   ];
 }
 
-/** Whether all of these limits hold; done at the first that does not. */
-export function holdsJoined({ situation, joining, before }: Joining): boolean {
+/**
+ * Whether all of these limits hold; done at the first that does not.
+ *
+ * @param failing A limit that failed in a set like this one: its element and its start are tested first.
+ */
+export function holdsJoined(joined: Joining, failing?: Limit): boolean {
+  const { situation, joining, before } = joined;
   const { consumers, elements, test, ties } = situation;
   const fails = (limit: Limit): boolean => limit.verdict !== 'holds';
   const set = new RunningSet(consumers);
   return (
+    !(failing && failsAgain(joined, set, failing)) &&
     !elements.some((element) => steadyLimits(element, set).some(fails)) &&
     !(ties.bringsStart(joining) && test([...before, joining], joining, fails).some(fails)) &&
     !momentsOf(situation, consumers, fails).some(fails)
   );
+}
+
+function failsAgain({ situation, joining, before }: Joining, set: RunningSet, failing: Limit): boolean {
+  const { consumers, elements, test, habits } = situation;
+  const fails = (limit: Limit): boolean => limit.verdict !== 'holds';
+  const { start } = failing;
+  if (!start)
+    return elements
+      .filter(({ id }) => id === failing.element.id)
+      .some((element) => steadyLimits(element, set).some(fails));
+  if (start.cause !== 'start') return false;
+  if (start.loadId === joining.load.id) return test([...before, joining], joining, fails).some(fails);
+  const starting = consumers.find(({ load }) => load.id === start.loadId);
+  if (!starting) return false;
+  return test(habits.besideRestart(consumers, starting), starting, fails).some(fails);
 }
