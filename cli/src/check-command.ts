@@ -16,6 +16,7 @@ import {
   plainText,
   powerBackOf,
   spareOrOver,
+  supplyNotices,
   theLoad,
   unplannedLoadsOf,
   USUAL_UNPLANNED_W,
@@ -36,7 +37,6 @@ import {
   inputLimitWords,
   powerBackWords,
   unplannedLoadWords,
-  supplyNoticeWords,
   voltageDropWords,
   workingOf,
 } from '@heliarch/core/explaining';
@@ -115,10 +115,11 @@ function followerLines(rig: Rig, { on }: CheckScene): readonly string[] {
   });
 }
 
-/** What the supply does not keep by itself, whatever is on. */
+/** What is said of the supply, whatever is on. */
 function supplyNoticeLines(style: NumberStyle, rig: Rig, result: CheckResult): readonly string[] {
-  const notice = supplyNoticeWords(style, rig, result);
-  return notice ? [`${notice.headline} ${notice.reason} ${notice.does}`.trim()] : [];
+  return supplyNotices(style, rig, result).map(
+    ({ headline, reason, does }) => `${headline} ${reason} ${does}`,
+  );
 }
 
 /** The questions beside the verdict, each in a line. */

@@ -19,7 +19,6 @@ export { changeWords, wayWords, wouldNotHelpWords } from './wording/change-words
 export { marginWords, shortMargin } from './wording/margin-words.js';
 export { powerBackWords } from './wording/power-back-words.js';
 export { sizeWords, type SizeWords } from './wording/size-words.js';
-export { supplyNoticeWords, type SupplyNotice } from './wording/supply-notice-words.js';
 export { sourceTestWords } from './wording/source-test-words.js';
 export { turnsWords } from './wording/turns-words.js';
 export { unplannedLoadWords } from './wording/unplanned-load-words.js';

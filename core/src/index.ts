@@ -40,6 +40,7 @@ export {
   withRunningFrom,
   withoutCharging,
   withOnly,
+  withoutHabits,
   withoutHolding,
   withStartMoved,
   withState,
@@ -87,6 +88,7 @@ export {
 } from './wording/explain.js';
 export { inputLimitOf, type InputLimit } from './answers/input-limit.js';
 export type { Limit } from './verdict/limit.js';
+export { supplyNotices, type SupplyNotice } from './wording/supply-notice-words.js';
 export { limitLabel, partName } from './wording/names.js';
 export { loadOf } from './rig/lookup.js';
 export { theLoad } from './rig/names-in-sentences.js';

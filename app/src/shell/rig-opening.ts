@@ -6,6 +6,9 @@ import { RigSession } from '../storage/rig-session';
 import { nameOf, type FoundRig } from '../storage/stored-rig';
 import { Notices, type Notice } from './notices';
 
+/** What a hand may do about entries that share an id. */
+export const OWN_IDS = 'Give each its own id, and open it';
+
 /** A rig that came in under the id of one that is here: the user says which stays. */
 export interface SameId {
   readonly rig: Rig;
@@ -80,12 +83,18 @@ export class RigOpening {
   }
 
   private take(read: Validation<Rig>, from: string): void {
-    if (read.ok) this.leave(() => void this.bringIn(read.value, from));
-    else
-      this.notices.tell({
-        text: `${from} was not opened; nothing has changed.`,
-        details: problemLines(read.problems),
-      });
+    if (read.ok) {
+      this.leave(() => void this.bringIn(read.value, from));
+      return;
+    }
+    const { problems, mended } = read;
+    this.notices.tell({
+      text: `${from} was not opened; nothing has changed.`,
+      details: problemLines(problems),
+      ...(mended && {
+        action: { label: OWN_IDS, run: () => this.leave(() => void this.bringIn(mended, from)) },
+      }),
+    });
   }
 
   private async bringIn(rig: Rig, from: string): Promise<void> {

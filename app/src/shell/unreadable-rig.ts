@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import type { Rig } from '@heliarch/core';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
 import type { UnreadableRig } from '../storage/stored-rig';
+import { OWN_IDS } from './rig-opening';
 import { Notices } from './notices';
 
 const MOST_REASONS = 5;
@@ -27,6 +29,9 @@ const MOST_REASONS = 5;
       </ul>
     </div>
     <div class="ways">
+      @if (found().mended; as mended) {
+        <button type="button" nz-button (click)="openMended(mended)">{{ ownIds }}</button>
+      }
       <button type="button" nz-button (click)="save()">Save it to a file as it is</button>
       <button type="button" nz-button (click)="reload()">Reload the page for a newer build</button>
       <button type="button" class="link" (click)="remove()">Delete it from this browser</button>
@@ -43,6 +48,15 @@ export class UnreadableRigPanel {
 
   readonly found = input.required<UnreadableRig>();
   protected readonly most = MOST_REASONS;
+  protected readonly ownIds = OWN_IDS;
+
+  protected async openMended(mended: Rig): Promise<void> {
+    const putBack = await this.session.replace(mended);
+    this.notices.tell({
+      text: `${mended.name} is open: what shared an id has one of its own.`,
+      action: { label: 'Put it back as it was', run: putBack },
+    });
+  }
 
   protected async save(): Promise<void> {
     const { id, name } = this.found();

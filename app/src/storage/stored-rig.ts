@@ -21,6 +21,8 @@ export interface UnreadableRig {
   readonly id: string;
   readonly name: string;
   readonly because: readonly string[];
+  /** The same with ids of their own for entries that share one, where that is all that is wrong. */
+  readonly mended?: Rig | undefined;
 }
 
 export type FoundRig = KeptRig | UnreadableRig;
@@ -30,7 +32,8 @@ export function rigIn(stored: StoredRig): FoundRig {
   const { id, revision, savedAt, history, refused } = stored;
   const name = nameOf(stored);
   const read = readRigDocument(stored.document);
-  if (!read.ok) return { isReadable: false, id, name, because: problemLines(read.problems) };
+  if (!read.ok)
+    return { isReadable: false, id, name, because: problemLines(read.problems), mended: read.mended };
   if (read.value.id !== id) {
     const because = [`The rig stands under the id "${id}" and calls itself "${read.value.id}".`];
     return { isReadable: false, id, name, because };

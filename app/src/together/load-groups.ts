@@ -36,6 +36,8 @@ export interface LoadRow {
   readonly notFed: string | undefined;
   /** Which load that is on it starts with: "the bandsaw". */
   readonly follows: string | undefined;
+  /** The tools before whose restart it is switched off. */
+  readonly habit: string | undefined;
   readonly outlook: OutlookLine | undefined;
 }
 
@@ -89,6 +91,7 @@ export function groupLoads(
       runningBasis: summary.running.basis,
       start: summary.start,
       notFed: notFed.get(load.id),
+      habit: on?.offAtRestartOf && listNames(on.offAtRestartOf.map((id) => theLoad(loadOf(rig, id).name))),
       follows: leader && theLoad(loadOf(rig, leader).name),
       outlook: outlook && lineOf(style, rig, load, outlook, result.verdict !== 'holds'),
     };

@@ -12,6 +12,7 @@ import {
   notChecked,
   staircaseHeads,
   staircaseOf,
+  supplyNotices,
   theLoad,
   validateRig,
   withArrivalTest,
@@ -21,6 +22,7 @@ import {
   withPartNumber,
   withRunningFrom,
   withOnly,
+  withoutHabits,
   withoutHolding,
   withStartMoved,
   withState,
@@ -72,6 +74,7 @@ export class TogetherState {
   private readonly system = computed(() => this.rig(), { equal: isSameSystem });
   readonly result = computed(() => check(this.compiled(), this.scene(), this.startOrder()));
   readonly explanation = computed(() => explain(this.numberStyle, this.rig(), this.result()));
+  readonly supplyNotices = computed(() => supplyNotices(this.numberStyle, this.rig(), this.result()));
   /** What the staircase is drawn of, where the user chose it. */
   readonly head = signal<string | undefined>(undefined);
   readonly heads = computed(() => staircaseHeads(this.result()));
@@ -190,6 +193,13 @@ export class TogetherState {
   letStart(loadId: string): void {
     this.session.change((rig) => withoutHolding(rig, this.scene().id, loadId), {
       label: `let ${theLoad(this.nameOf(loadId))} start by itself`,
+    });
+  }
+
+  /** A load that was switched off before each restart of a tool stays on. */
+  leaveOn(loadId: string): void {
+    this.session.change((rig) => withoutHabits(rig, this.scene().id, loadId), {
+      label: `leave ${theLoad(this.nameOf(loadId))} on`,
     });
   }
 

@@ -24,6 +24,7 @@ import { OrderLine } from './order-line';
 import { SecondVerdict } from './second-verdict';
 import { StartStaircase } from './staircase/start-staircase';
 import { UnitChoice } from '../components/unit-choice';
+import { SupplyNoticeList } from './supply-notice-list';
 import { TogetherState } from './together-state';
 import { EnoughSizes } from './sizes/enough-sizes';
 import { Unfinished } from './unfinished';
@@ -72,6 +73,7 @@ const CAPTIONS: Record<StartOrderRule, string> = {
     OrderLine,
     SecondVerdict,
     StartStaircase,
+    SupplyNoticeList,
     Unfinished,
     VerdictHeadline,
     WaysForSet,

@@ -60,6 +60,22 @@ describe('a rig file', () => {
     );
   });
 
+  it('offers ids of their own for arrays and states that share one, and only where that is all that is wrong', () => {
+    const file = JSON.parse(demoText('tern'));
+    file.solar = [...file.solar, { ...file.solar[0], name: 'Second array' }];
+    const twice = file.loads.findIndex(({ states }: { states?: unknown[] }) => (states?.length ?? 0) > 1);
+    file.loads[twice].states.push({ ...file.loads[twice].states[0], name: 'Again' });
+    const read = readRigFile(JSON.stringify(file));
+    if (read.ok) throw new Error('two arrays of one id were taken');
+    expect(read.problems.length).toBe(2);
+    const { solar = [], loads } = read.mended ?? ({ loads: [] } as Pick<Rig, 'solar' | 'loads'>);
+    expect(new Set(solar.map(({ id }) => id)).size).toBe(file.solar.length);
+    const states = loads[twice]?.states ?? [];
+    expect(new Set(states.map(({ id }) => id)).size).toBe(states.length);
+    const worse = readRigFile(JSON.stringify({ ...file, circuits: [] }));
+    expect(worse.ok || worse.mended !== undefined).toBeFalse();
+  });
+
   it('says what kind of file it was given instead', () => {
     const refuse = (content: string) => {
       const read = readRigFile(content);

@@ -1,5 +1,6 @@
 import { capitalised } from '../quantity/format.js';
 import { fieldName } from '../rig/field-names.js';
+import { withOwnIds } from '../rig/own-ids.js';
 import { describeProblem, type RigProblem } from '../rig/problems.js';
 import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig/schema.js';
 import { migrate } from '../rig/migrate.js';
@@ -41,7 +42,14 @@ const BYTE_ORDER_MARK = '\uFEFF';
  * @param document Any value at all, as a browser's storage may give it back.
  */
 export function readRigDocument(document: unknown): Validation<Rig> {
-  return refuseForeign(document) ?? refuseUnfit(document) ?? validateRig(migrate(document));
+  return refuseForeign(document) ?? refuseUnfit(document) ?? readOrMend(migrate(document));
+}
+
+function readOrMend(document: unknown): Validation<Rig> {
+  const read = validateRig(document);
+  if (read.ok) return read;
+  const mended = withOwnIds(document, read.problems);
+  return { ...read, ...(mended && { mended }) };
 }
 
 /** Refuses what is in a rig's place but cannot be written to a file and read again. */

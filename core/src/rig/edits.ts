@@ -73,6 +73,16 @@ export function withoutHolding(rig: Rig, sceneId: string, loadId: string): Rig {
   }));
 }
 
+/** The rig with a load that stays on when a tool is restarted. */
+export function withoutHabits(rig: Rig, sceneId: string, loadId: string): Rig {
+  return withScene(rig, sceneId, (scene) => ({
+    ...scene,
+    on: scene.on.map(({ offAtRestartOf, ...entry }) =>
+      entry.load === loadId || offAtRestartOf === undefined ? entry : { ...entry, offAtRestartOf },
+    ),
+  }));
+}
+
 /** The rig with a new reading of the battery's charge. */
 export function withCharge(rig: Rig, sceneId: string, percent: number, readAt: string): Rig {
   return withScene(rig, sceneId, (scene) => ({ ...scene, charge: { percent, readAt } }));

@@ -6,6 +6,8 @@ export interface RigProblem {
   readonly field: string;
   /** What must change: `must be a number of W from 0 to 100000; found -5`. */
   readonly message: string;
+  /** The id of another entry of the same list: it can be given one of its own. */
+  readonly isRepeatedId?: true;
 }
 
 /** One sentence for a person. */

@@ -52,7 +52,16 @@ function duplicatesIn(
 ): readonly RigProblem[] {
   return entries.flatMap((entry, index) =>
     entries.findIndex((other) => other.id === entry.id) < index
-      ? [problem(rig, `${list}[${index}].id`, `"${entry.id}" is used twice; give one of the two another id`)]
+      ? [
+          {
+            ...problem(
+              rig,
+              `${list}[${index}].id`,
+              `"${entry.id}" is used twice; give one of the two another id`,
+            ),
+            isRepeatedId: true,
+          },
+        ]
       : [],
   );
 }

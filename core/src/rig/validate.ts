@@ -8,7 +8,13 @@ import { checkReferences } from './references.js';
 import { rigSchema, type Rig } from './schema.js';
 
 export type Validation<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly RigProblem[] };
+  | { readonly ok: true; readonly value: T }
+  | {
+      readonly ok: false;
+      readonly problems: readonly RigProblem[];
+      /** The same with each problem mended, where that takes no judgement. */
+      readonly mended?: T;
+    };
 
 /**
  * Says whether a document is a rig that the core can compute with, or everything that is wrong with

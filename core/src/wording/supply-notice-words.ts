@@ -1,41 +1,59 @@
 import type { NumberStyle } from '../quantity/number-style.js';
 import { capitalised } from '../quantity/format.js';
-import type { Rig } from '../rig/schema.js';
+import type { Rig, Supply } from '../rig/schema.js';
+import type { SeriesElement } from '../system/series-elements.js';
 import type { CheckResult } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
 import type { Verdict } from '../verdict/verdict.js';
 import { explainLimit, plainText } from './explain.js';
 
-/** What a supply does not keep by itself, said once of it: the word, why, and the one act or answer that settles it. */
+/** What is said once of a supply instead of with every set on it: the word, why, and the one act or answer that settles it. */
 export interface SupplyNotice {
   readonly verdict: Verdict;
   readonly headline: string;
   readonly reason: string;
   readonly does: string;
-  readonly limit: Limit;
 }
 
 /**
- * The notice of a supply that is Tight or worse with charging alone: every set on it is judged beside it, by what it adds.
+ * The notices of a supply: what it does not keep with charging alone, and who carries a start where that is not known.
+ * Every set on it is judged beside them, by what it adds.
  *
- * @returns Undefined where the supply keeps all of it by itself. Source: methods.md, rule 49.
+ * Source: methods.md, rules 11 and 49.
  *
  * @example
  * // 'Shore 15 A, shared: charging alone may trip it.'
  */
-export function supplyNoticeWords(
+export function supplyNotices(
   style: NumberStyle,
   rig: Rig,
-  { ofSupply, supply }: Pick<CheckResult, 'ofSupply' | 'supply'>,
-): SupplyNotice | undefined {
+  { ofSupply, supply, elements }: Pick<CheckResult, 'ofSupply' | 'supply' | 'elements'>,
+): readonly SupplyNotice[] {
   const [limit] = ofSupply;
-  if (!limit) return undefined;
+  return [
+    ...(limit ? [overByItself(style, rig, supply, limit)] : []),
+    ...(elements.some(hasUnknownCarrier) ? [carrierNotice(supply)] : []),
+  ];
+}
+
+function overByItself(style: NumberStyle, rig: Rig, supply: Supply, limit: Limit): SupplyNotice {
   return {
     verdict: limit.verdict,
     headline: `${capitalised(supply.name)}: ${DOES[limit.verdict][limit.kind === 'continuous-rule' ? 'rule' : 'limit']}`,
     reason: plainText(explainLimit(style, rig, limit)),
     does: settles(limit, supply.inputLimitA !== undefined),
-    limit,
+  };
+}
+
+const hasUnknownCarrier = (element: SeriesElement): boolean =>
+  element.kind === 'inverter' && element.assists?.startCarrier === 'unknown';
+
+function carrierNotice({ name }: Supply): SupplyNotice {
+  return {
+    verdict: 'tight',
+    headline: `${capitalised(name)}: who carries a start is not known.`,
+    reason: 'Each start is held against the inverter by itself and against the source by itself.',
+    does: 'Let the largest motor start three times on this hookup, watch the amps of the source, and enter who carries it.',
   };
 }
 

@@ -26,11 +26,12 @@ export interface MarginShape {
 
 export type TextPlace = Pick<MarginShape, 'x' | 'textX' | 'textY' | 'anchor'>;
 
-/** Of several places for the text, the one that covers least of what is drawn. */
+/** Of several places for text and arrow, the one that covers least of what is drawn. */
 export function leastCovering(
   candidates: readonly TextPlace[],
   drawn: readonly Box[],
   layout: Layout,
+  arrow?: Pick<MarginShape, 'from' | 'to'>,
 ): TextPlace {
   const inPicture = candidates.map((candidate) => ({
     ...candidate,
@@ -39,7 +40,9 @@ export function leastCovering(
   const cost = (candidate: TextPlace): number => {
     const box = textBox(candidate);
     const outside = Math.max(0, LEFT - box.x) + Math.max(0, box.x + box.width - layout.end - RIGHT);
-    return outside * MARGIN_HEIGHT + drawn.reduce((sum, other) => sum + overlap(box, other), 0);
+    const boxes = arrow ? [box, arrowBox(candidate.x, arrow)] : [box];
+    const covered = drawn.flatMap((other) => boxes.map((each) => overlap(each, other)));
+    return outside * MARGIN_HEIGHT + covered.reduce((sum, area) => sum + area, 0);
   };
   return inPicture.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
 }
@@ -61,6 +64,16 @@ export function marginWords(
     amount: margin(style, limit, limit.edge),
     word: limit.headroom[limit.edge] < 0 ? 'over' : 'to spare',
   };
+}
+
+/** Half the width of its heads, and how far those of a short arrow stand outside. */
+const HEAD_HALF = 4;
+const OUTSIDE_HEADS = 14;
+
+function arrowBox(x: number, { from, to }: Pick<MarginShape, 'from' | 'to'>): Box {
+  const y = Math.min(from, to) - OUTSIDE_HEADS;
+  const height = Math.abs(from - to) + 2 * OUTSIDE_HEADS;
+  return { x: x - HEAD_HALF, y, width: 2 * HEAD_HALF, height };
 }
 
 /** The room that the three lines take. */

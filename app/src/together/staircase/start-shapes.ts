@@ -240,8 +240,10 @@ export function startMargin(
     { ...atRight, textY: gap },
     { ...atLeft, textY: low },
     { ...atRight, textY: low },
+    { ...atRight, x: atLeft.x, textY: low },
     { ...above, textY: Math.min(from, to) - MARGIN_HEIGHT - 12 },
     { ...above, textY: (body ? body.y + body.height : layout.bottom) + MARGIN_HEIGHT / 2 + 6 },
   ];
-  return { ...leastCovering(candidates, drawn, layout), from, to, ...marginWords(style, start.limit) };
+  const arrow = { from, to };
+  return { ...leastCovering(candidates, drawn, layout, arrow), ...arrow, ...marginWords(style, start.limit) };
 }
