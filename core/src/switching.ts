@@ -16,7 +16,6 @@ export {
 } from './now/at-switch.js';
 export {
   usualRunS,
-  withChargeReadAt,
   withMeterReadAt,
   withOnlyOn,
   withStateFrom,

@@ -6,6 +6,7 @@ import {
   loadOf,
   theLoad,
   wattsCounted,
+  withCharge,
   type CheckScene,
   type Load,
   type Rig,
@@ -16,7 +17,6 @@ import {
   sceneOf,
   switchOnWords,
   waitOf,
-  withChargeReadAt,
   withOnlyOn,
   withStateFrom,
   withSwitchedOff,
@@ -159,7 +159,9 @@ export class NowState {
   }
 
   readCharge({ percent, at: readAt }: { readonly percent: number; readonly at: Date }): void {
-    this.ticks.change((at) => withChargeReadAt(at, percent, readAt.getTime() / TICK_MS));
+    this.session.change((rig) => withCharge(rig, rig.scenes[0]?.id ?? '', percent, readAt.toISOString()), {
+      label: 'note the charge',
+    });
   }
 
   /** @param seconds From now on; undefined ends it. */

@@ -1,4 +1,4 @@
-import { check, compile, powerFlowsOf, type CheckResult, type Rig, type Scene } from '@heliarch/core';
+import { batteryClockOf, check, compile, type Rig, type Scene } from '@heliarch/core';
 
 /** What flows in the set that is ticked, by the id of the part: computed, and nothing where nothing flows. */
 export interface LiveNumbers {
@@ -6,8 +6,8 @@ export interface LiveNumbers {
   readonly amps: ReadonlyMap<string, number>;
   /** Volt-amps through an inverter. */
   readonly va: ReadonlyMap<string, number>;
-  /** Watts out of the battery, less than nothing while it is charged; undefined without an answer. */
-  readonly fromBatteryW: number | undefined;
+  /** Amps out of the batteries, all together; undefined where they give nothing. */
+  readonly batteryA: number | undefined;
   readonly connected: readonly string[];
 }
 
@@ -22,11 +22,8 @@ export function liveNumbers(rig: Rig, scene: Scene): LiveNumbers {
     if (unit === 'A' && element.kind !== 'battery') keepLargest(amps, id, running.stated);
     if (kind === 'inverter-va') va.set(id, (va.get(id) ?? 0) + running.stated);
   }
-  return { amps, va, fromBatteryW: batteryWatts(result), connected: result.supply.sources };
-}
-
-function batteryWatts(result: CheckResult): number | undefined {
-  return powerFlowsOf(result).fromBatteryW;
+  const batteryA = batteryClockOf(scene, result)?.amps.stated;
+  return { amps, va, batteryA, connected: result.supply.sources };
 }
 
 /** An element of one leg, or of a relay, belongs to the part it is named after. */

@@ -80,10 +80,6 @@ export function withTimer(at: AtSwitch, load: string, endsS: number | undefined)
   return { ...at, timers: endsS === undefined ? others : [...others, { load, endsS }] };
 }
 
-export function withChargeReadAt(at: AtSwitch, percent: number, atS: number): AtSwitch {
-  return { ...at, charge: { percent, atS } };
-}
-
 export function withMeterReadAt(at: AtSwitch, meter: MeterReading | undefined): AtSwitch {
   return { ...at, meter };
 }

@@ -87,7 +87,22 @@ export type Pace = NonNullable<TripObservation['pace']>;
 
 /** Nothing is on. */
 export function nothingOn(rig: Rig): AtSwitch {
-  return { supply: firstSupply(rig), on: [], off: [], timers: [], trips: [], startsSeen: [] };
+  return {
+    supply: firstSupply(rig),
+    on: [],
+    off: [],
+    charge: newestCharge(rig, undefined),
+    timers: [],
+    trips: [],
+    startsSeen: [],
+  };
+}
+
+/** The newest reading of the charge: the one of the rig's set, which every room goes by, or an older build's own. */
+function newestCharge({ scenes: [scene] }: Rig, kept: AtSwitch['charge']): AtSwitch['charge'] {
+  const atS = Date.parse(scene?.charge?.readAt ?? '') / MS_PER_SECOND;
+  if (!scene?.charge || !Number.isFinite(atS) || (kept && kept.atS > atS)) return kept;
+  return { percent: scene.charge.percent, atS };
 }
 
 /**
@@ -101,6 +116,7 @@ export function readAtSwitch(kept: unknown, rig: Rig): AtSwitch | undefined {
   const hasLoad = ({ load }: { readonly load: string }): boolean => hasEntry(rig.loads, load);
   return {
     ...read,
+    charge: newestCharge(rig, read.charge),
     supply: hasEntry(rig.supplies, read.supply) ? read.supply : firstSupply(rig),
     on: read.on.filter(hasLoad).map((each) => withKnownState(rig, each)),
     off: read.off.filter(hasLoad),

@@ -57,7 +57,7 @@ export class OneLineDiagram {
   private readonly scene = computed(() => this.state.rig().scenes[0]);
   private readonly live = computed(() => {
     const scene = this.scene();
-    const nothing = { amps: new Map(), va: new Map(), fromBatteryW: undefined, connected: [] };
+    const nothing = { amps: new Map(), va: new Map(), batteryA: undefined, connected: [] };
     return scene ? liveNumbers(this.state.rig(), scene) : nothing;
   });
 

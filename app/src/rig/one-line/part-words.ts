@@ -107,8 +107,7 @@ export function batteryLines(
   now: number,
 ): readonly PartLine[] {
   const isOnly = rig.batteries.length === 1;
-  const volts = rig.buses.find(({ id }) => id === battery.bus)?.volts ?? 0;
-  const amps = isOnly && live.fromBatteryW && volts > 0 ? live.fromBatteryW / volts : undefined;
+  const amps = isOnly ? live.batteryA : undefined;
   const chemistry = battery.chemistry ? ` ${SHORT_CHEMISTRY[battery.chemistry]}` : '';
   return [
     stated(style, battery.ampHours, 'Ah', chemistry),
