@@ -118,7 +118,7 @@ function answerOf(compiled: CompiledRig, scene: CheckScene, running: Running, lo
       ...added,
       loadId,
       answer: 'yes',
-      limit: decidingLimit(running.troubled ? [] : limits.filter((limit) => !isPlanningRule(limit))),
+      limit: decidingLimit(running.troubled ? [] : limits.filter(({ verdict }) => verdict === 'holds')),
       odds: undefined,
       isForHours: failing.length > 0,
     };

@@ -8,8 +8,11 @@ import { compareVerdicts } from './verdict.js';
  * last; within each the fullest at its deciding edge.
  */
 export function compareLimits(a: Limit, b: Limit): number {
-  return compareVerdicts(b.verdict, a.verdict) || rankOf(a) - rankOf(b) || b.loading - a.loading;
+  return compareVerdicts(b.verdict, a.verdict) || rankOf(a) - rankOf(b) || byLoading(a, b);
 }
+
+/** Where both are over a capacity of nothing, neither comes first. */
+const byLoading = (a: Limit, b: Limit): number => (a.loading === b.loading ? 0 : b.loading - a.loading);
 
 /** The limit that decides among several; undefined where there is none. */
 export function decidingLimit(limits: readonly Limit[]): Limit | undefined {
