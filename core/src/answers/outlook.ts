@@ -1,8 +1,9 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { offWith } from '../rig/followers.js';
+import { followersOf, offWith } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
+import { check } from '../verdict/check.js';
 import { holdsJoined, joiningOf, limitsOfJoining } from '../verdict/joining.js';
 import { decidingLimit } from '../verdict/limit-order.js';
 import type { Limit } from '../verdict/limit.js';
@@ -86,8 +87,10 @@ function troubleOf(situation: Situation): ReadonlyMap<string, Limit> | undefined
 function outlookOfAdded(asked: Asked, load: Load): Outlook {
   const joined = joiningOf(asked.compiled, asked.scene, load.id);
   if ('because' in joined) return { answer: 'not-here', because: joined.because };
-  const limits = limitsOfJoining(joined);
-  if (asked.troubled) return besideTrouble(asked.troubled, limits);
+  const joining = limitsOfJoining(joined);
+  if (asked.troubled) return besideTrouble(asked.troubled, joining);
+  const isThereFirst = joined.joining.load.usage === 'by-itself';
+  const limits = isThereFirst ? [...joining, ...limitsOnceThere(asked, load)] : joining;
   const [verdict, limit] = [worstVerdict(limits.map((each) => each.verdict)), decidingLimit(limits)];
   if (verdict === 'holds' || !limit) return { answer: 'can-start', limit };
   if (verdict === 'tight' || verdict === 'likely-trips') return { answer: verdict, limit };
@@ -123,6 +126,14 @@ function besideTrouble(troubled: ReadonlyMap<string, Limit>, limits: readonly Li
   const deciding = decidingLimit(worsened.map(({ limit }) => limit));
   const worse = worsened.find(({ limit }) => limit === deciding);
   return worse ? { answer: 'worse', limit: worse.limit, by: worse.by } : { answer: 'beside' };
+}
+
+/** What starts by itself is there before the others are switched on again: what the tick then shows. */
+function limitsOnceThere({ compiled, scene }: Asked, { id }: Load): readonly Limit[] {
+  const joining = [id, ...followersOf(compiled.rig, id)].filter(
+    (each) => !scene.on.some(({ load }) => load === each),
+  );
+  return check(compiled, { ...scene, on: [...scene.on, ...joining.map((load) => ({ load }))] }).limits;
 }
 
 /** The load of least power, switched by hand, without which the other one holds. */
