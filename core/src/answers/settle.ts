@@ -1,7 +1,6 @@
-import { intervalOf } from '../rig/half-widths.js';
-import { partNumber } from '../electrical/part-numbers.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check, type CheckResult } from '../verdict/check.js';
+import { mayMeasure } from './may-measure.js';
 import { withNumber } from './with-number.js';
 import { doubtsOf, type Doubt } from '../verdict/doubts.js';
 import type { Limit } from '../verdict/limit.js';
@@ -52,14 +51,11 @@ export function settlementOf(
   return 'protection' in decider.element ? { by: 'data-sheet', device: decider.element.name } : undefined;
 }
 
-/** The largest value of a number, measured, at which the set holds; within the band of its doubt. */
+/** The largest value of a number, measured, at which the set holds, of those that it may have. */
 function thresholdOf(compiled: CompiledRig, scene: CheckScene, doubt: Doubt): number | undefined {
-  const { rig } = compiled;
-  const load = rig.loads.find((each) => each.id === doubt.loadId);
-  const part = load?.parts.find((each) => each.id === doubt.partId);
-  const quantity = load && part && partNumber(rig, load, part, doubt.field);
-  if (!quantity || quantity.basis === 'measured') return undefined;
-  const { lo, hi } = intervalOf(quantity, doubt.field);
+  const band = mayMeasure(compiled.rig, doubt);
+  if (!band) return undefined;
+  const { lo, hi } = band;
   const holdsAt = (value: number): boolean => {
     const measured = withNumber(compiled, doubt, { value, basis: 'measured' });
     return check(measured, scene).verdict === 'holds';

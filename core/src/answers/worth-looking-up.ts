@@ -3,13 +3,13 @@ import { partNumber } from '../electrical/part-numbers.js';
 import type { PartNumber } from '../rig/edits.js';
 import type { Rig } from '../rig/schema.js';
 import { check } from '../verdict/check.js';
+import { mayMeasure } from './may-measure.js';
 import { noProgress, type Progress } from './progress.js';
 import { outlooksOf, type Outlook } from './outlook.js';
 import { settlementOf, type Settlement } from './settle.js';
 import type { CheckScene } from '../verdict/situation.js';
 import type { Verdict } from '../verdict/verdict.js';
 import { compile, type CompiledRig } from '../system/compile.js';
-import { intervalOf } from '../rig/half-widths.js';
 import { supplyOf } from '../rig/lookup.js';
 import { withNumber } from './with-number.js';
 
@@ -136,7 +136,9 @@ function thresholdOf(
   now: VerdictCount,
 ): DoubtfulNumber['threshold'] {
   if (now.tight === 0) return undefined;
-  const { lo, hi } = intervalOf(number.quantity, number.field);
+  const band = mayMeasure(compiled.rig, number);
+  if (!band) return undefined;
+  const { lo, hi } = band;
   const holdAt = (value: number): number =>
     countVerdicts(withNumber(compiled, number, { value, basis: 'measured' }), scene).holds;
   const most = holdAt(lo);

@@ -124,6 +124,12 @@ export function utcOf(
  */
 export const utcText = (ms: number): string => `${new Date(ms).toISOString().slice(0, ISO_SECONDS)}Z`;
 
+/** Milliseconds since 1970 of a text by ISO 8601 with its zone; undefined where it is none. */
+export function msOfText(text: string): number | undefined {
+  const ms = Date.parse(text);
+  return Number.isFinite(ms) ? ms : undefined;
+}
+
 /** Letters of such a text up to its seconds. */
 const ISO_SECONDS = 19;
 

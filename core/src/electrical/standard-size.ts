@@ -1,3 +1,5 @@
+import { isIec, type BreakerCurve } from '../reference/breaker-curves.js';
+import { IEC_SIZES_A } from '../reference/iec-60898-sizes.js';
 import { CONTINUOUS_FACTOR, STANDARD_SIZES_A } from '../reference/nec-240-sizes.js';
 
 /**
@@ -14,3 +16,7 @@ export function standardSizeFor(continuousA: number, otherA = 0): number | undef
   const least = CONTINUOUS_FACTOR * continuousA + otherA;
   return STANDARD_SIZES_A.find((size) => size >= least);
 }
+
+/** The sizes in which a breaker of a curve is made, rising, A. Source: NEC 240.6(A) and IEC 60898-1, 5.3.2, from memory. */
+export const sizesOfCurve = (curve: BreakerCurve): readonly number[] =>
+  isIec(curve) ? IEC_SIZES_A : STANDARD_SIZES_A;

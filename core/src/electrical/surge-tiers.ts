@@ -46,8 +46,8 @@ export function surgeCeiling(rating: SurgeRating, seconds: number): Ceiling {
 export function usualCeiling(rating: SurgeRating, seconds: number): Ceiling {
   const ceiling = surgeCeiling(rating, seconds);
   if (rating.tiers.length > 0 || seconds > SURGE_WITHOUT_TIERS.seconds) return ceiling;
-  const { times } = SURGE_WITHOUT_TIERS;
-  return { ...ceiling, value: ceiling.value * times, plus: ceiling.plus * times };
+  const { times, seconds: lasting } = SURGE_WITHOUT_TIERS;
+  return { ...ceiling, value: ceiling.value * times, plus: ceiling.plus * times, seconds: lasting };
 }
 
 /** The continuous rating and every tier, in VA, continuous first. */

@@ -1,3 +1,5 @@
+import { sizesOfCurve } from '../electrical/standard-size.js';
+import type { BreakerCurve } from '../reference/breaker-curves.js';
 import { withCopy } from '../rig/entries.js';
 import { withoutCharging } from '../rig/edits.js';
 import type { Battery, Converter, Load, Part, Rig, Supply } from '../rig/schema.js';
@@ -155,7 +157,10 @@ function withSecondBattery(rig: Rig, batteryId: string): Rig {
   return { ...copied, batteries: copied.batteries.map(evenly) };
 }
 
-/** A larger unit of the same kind: a breaker and a relay of its own that go with its rating. */
+/**
+ * A larger unit of the same kind: a breaker and a relay of its own that go with its rating. In whole watts, volt-amps and
+ * amps, and of breakers in sizes that are made: as it is printed, so it is tried.
+ */
 export function scaledInverter(converter: Converter, factor: number): Converter {
   const { continuousW, continuousVA, tiers, outputBreaker, passThroughA } = converter;
   return {
@@ -163,16 +168,25 @@ export function scaledInverter(converter: Converter, factor: number): Converter 
     continuousW: timesEntered(continuousW, factor),
     continuousVA: timesEntered(continuousVA, factor),
     tiers: tiers.map((tier) => ({ ...tier, limit: timesEntered(tier.limit, factor) })),
-    ...(outputBreaker && { outputBreaker: { ...outputBreaker, amps: outputBreaker.amps * factor } }),
-    ...(passThroughA !== undefined && { passThroughA: passThroughA * factor }),
+    ...(outputBreaker && {
+      outputBreaker: { ...outputBreaker, amps: sizeAbove(outputBreaker.curve, outputBreaker.amps * factor) },
+    }),
+    ...(passThroughA !== undefined && { passThroughA: roundedUp(passThroughA * factor) }),
   };
 }
+
+/** A figure that is whole but for the last digits of a computer's is that figure. */
+const roundedUp = (value: number): number => Math.ceil(value - WHOLE_WITHIN);
+const WHOLE_WITHIN = 1e-6;
+
+const sizeAbove = (curve: BreakerCurve, amps: number): number =>
+  sizesOfCurve(curve).find((size) => size >= amps - WHOLE_WITHIN) ?? roundedUp(amps);
 
 /** As entered: a doubt that follows from its basis stays one. */
 function timesEntered({ value, minus, plus, ...known }: Quantity, factor: number): Quantity {
   return {
     ...known,
-    value: value * factor,
+    value: roundedUp(value * factor),
     ...(minus !== undefined && { minus: minus * factor }),
     ...(plus !== undefined && { plus: plus * factor }),
   };

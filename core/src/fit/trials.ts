@@ -1,6 +1,7 @@
+import { isCharging } from '../rig/charging-loads.js';
 import type { Rig } from '../rig/schema.js';
 import { compile, type CompiledRig } from '../system/compile.js';
-import { check, type CheckResult } from '../verdict/check.js';
+import { check, isNothingFed, type CheckResult } from '../verdict/check.js';
 import { fits } from '../verdict/fits.js';
 import { headroomShare, type Limit } from '../verdict/limit.js';
 import { situationOf } from '../verdict/situation.js';
@@ -13,7 +14,7 @@ export interface Trial {
   readonly changes: readonly Change[];
   readonly asked: AskedSet;
   readonly result: CheckResult;
-  /** Nothing that was to run has lost what feeds it. */
+  /** Something runs, and nothing that was to run has lost what feeds it. */
   readonly isWhole: boolean;
 }
 
@@ -57,7 +58,7 @@ export class Trials {
     const later = laterOf(changes);
     const then = later && this.try(later).result;
     const result = then && isTighter(then, now) ? then : now;
-    return { changes, asked, result, isWhole: this.isWhole(changes, now) };
+    return { changes, asked, result, isWhole: !isNothingFed(now) && this.isWhole(changes, now) };
   }
 
   /** The first limit that fails ends it, where the order is free and no lock chooses. */
@@ -69,7 +70,8 @@ export class Trials {
     }
     const situation = situationOf(this.compiledOf(asked).on(asked.scene.supply), asked.scene);
     const isFed = situation.notFed.every(({ load }) => this.notFedBefore.has(load.id));
-    return isFed && fits(situation, situation.consumers, 'pessimistic');
+    const isAnythingOn = situation.consumers.some(({ load }) => !isCharging(load));
+    return isAnythingOn && isFed && fits(situation, situation.consumers, 'pessimistic');
   }
 
   private isWhole(changes: readonly Change[], { notFed }: CheckResult): boolean {

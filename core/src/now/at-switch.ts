@@ -1,5 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { utcText } from '../day/clock.js';
+import { msOfText, utcText } from '../day/clock.js';
 import { MS_PER_SECOND } from '../quantity/conversion-factors.js';
 import { firstSupply, hasEntry } from './known-entries.js';
 import type { Rig } from '../rig/schema.js';
@@ -100,9 +100,10 @@ export function nothingOn(rig: Rig): AtSwitch {
 
 /** The newest reading of the charge: the one of the rig's set, which every room goes by, or an older build's own. */
 function newestCharge({ scenes: [scene] }: Rig, kept: AtSwitch['charge']): AtSwitch['charge'] {
-  const atS = Date.parse(scene?.charge?.readAt ?? '') / MS_PER_SECOND;
-  if (!scene?.charge || !Number.isFinite(atS) || (kept && kept.atS > atS)) return kept;
-  return { percent: scene.charge.percent, atS };
+  const readMs = scene?.charge && msOfText(scene.charge.readAt);
+  if (!scene?.charge || readMs === undefined) return kept;
+  const atS = readMs / MS_PER_SECOND;
+  return kept && kept.atS > atS ? kept : { percent: scene.charge.percent, atS };
 }
 
 /**

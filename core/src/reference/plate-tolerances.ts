@@ -1,3 +1,5 @@
+import type { PartKind } from './kinds-of-parts.js';
+
 /**
  * How far numbers of a plate may lie from each other and from what they are for. Where no standard is named: common practice, no
  * published source.
@@ -27,3 +29,8 @@ export const COOLING_OVER_WATTS = { least: 1.5, most: 7 } as const;
 export const MOST_WATTS_PER_WATT = 6.5;
 /** Watts of a motor's plate are of its shaft where they are less than so much of volts, amps and power factor (IEC 60034-8). */
 export const MOST_SHAFT_SHARE = 0.93;
+/** Power of a heating element against its plate, at rated volts (IEC 60335-1, 10.1: +5 %, -10 %; from memory). */
+export const HEATERS_ON_PLATE: { readonly kinds: readonly PartKind[]; readonly minus: number } = {
+  kinds: ['resistance-heater', 'resistance-cooker'],
+  minus: 0.1,
+};

@@ -5,7 +5,7 @@ import { check, type CheckResult } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
 import { fits } from '../verdict/fits.js';
 import { situationOf, type CheckScene } from '../verdict/situation.js';
-import { sizedRatings, type RatingOf, type SizedRating } from './sized-ratings.js';
+import { sizedRatings, STEPS, type RatingOf, type SizedRating } from './sized-ratings.js';
 
 /** A rating, as it is and as it has to be. */
 export interface EnoughSize extends RatingOf {
@@ -25,7 +25,6 @@ export interface EnoughSizes {
 /** More than any rating of the rigs that are planned here. */
 const MORE_THAN_ENOUGH = 1e6;
 const BISECTIONS = 22;
-const STEPS: Record<RatingOf['unit'], number> = { W: 10, VA: 10, A: 1 };
 
 /**
  * Which ratings are enough for some wishes, each a set that must hold on its supply: beginning with more than enough of
@@ -54,41 +53,30 @@ export function enoughSizes(
     return wishes.every((wish) => passes(compiled, wish, counts));
   };
   const sizes: EnoughSize[] = [];
-  let chosen = ample;
+  // What is printed holds as it is printed, and so does what is left of it once the margin to grow is used up.
+  let [printed, grownInto] = [ample, ample];
   for (const [index, rating] of ratings.entries()) {
     progress(index, ratings.length);
-    const at = (value: number): Rig => rating.withSize(chosen, value / (1 + growth));
-    const needs = leastSize(rating, (value) => holds(at(value)));
-    chosen = at(needs ?? MORE_THAN_ENOUGH);
-    sizes.push(...sizesOf(rating, needs, sizes.at(-1)));
+    const at = (value: number): readonly [Rig, Rig] => [
+      rating.withSize(printed, value),
+      rating.withSize(grownInto, value / (1 + growth)),
+    ];
+    const atLeast = rating.seconds === undefined ? 0 : (sizes.at(-1)?.needs ?? 0);
+    const needs = leastSize(rating, atLeast, (value) => at(value).every(holds));
+    [printed, grownInto] = at(needs ?? MORE_THAN_ENOUGH);
+    sizes.push(...sizesOf(rating, needs));
   }
   const notFed = now.flatMap((result) => result.notFed.map(({ load }) => load.id));
   return { sizes, beyond, notFed: [...new Set(notFed)] };
 }
 
-/** A short surge is never less than a longer one, nor than what is carried for hours. */
 function sizesOf(
   { part, id, name, unit, seconds, has, also }: SizedRating,
   needs: number | undefined,
-  before: EnoughSize | undefined,
 ): readonly EnoughSize[] {
-  const longer = seconds === undefined ? 0 : (before?.needs ?? 0);
-  const own: EnoughSize = { part, id, name, unit, seconds, has, needs: needs && Math.max(needs, longer) };
-  if (seconds !== undefined && needs !== undefined) return [{ ...own, needs: Math.max(needs, longer) }];
-  return also
-    ? [
-        own,
-        {
-          ...own,
-          unit: also.unit,
-          has: also.has,
-          needs: needs && roundedUp(needs * also.times),
-        },
-      ]
-    : [own];
+  const own: EnoughSize = { part, id, name, unit, seconds, has, needs };
+  return also ? [own, { ...own, unit: also.unit, has: also.has, needs: needs && also.with(needs) }] : [own];
 }
-
-const roundedUp = (value: number): number => Math.ceil(value / STEPS.VA) * STEPS.VA;
 
 function resultsOf(rig: Rig, wishes: readonly CheckScene[]): readonly CheckResult[] {
   const compiled = compile(rig);
@@ -106,14 +94,19 @@ const failing = (results: readonly CheckResult[]): readonly Limit[] =>
 
 const keyOf = ({ kind, element }: Limit): string => `${kind} ${element.id}`;
 
-/** The least that is enough: of the standard sizes, or in round steps; undefined where no size that is made is. */
+/**
+ * The least that is enough: of the standard sizes, or in round steps; undefined where no size that is made is.
+ *
+ * @param atLeast A short surge is never less than a longer one, nor than what is carried for hours.
+ */
 function leastSize(
   { standard, unit }: SizedRating,
+  atLeast: number,
   isEnough: (value: number) => boolean,
 ): number | undefined {
   if (standard) return standard.find(isEnough);
   const step = STEPS[unit];
-  let [tooFew, enough] = [0, Math.ceil(MORE_THAN_ENOUGH / step)];
+  let [tooFew, enough] = [Math.max(0, Math.ceil(atLeast / step) - 1), Math.ceil(MORE_THAN_ENOUGH / step)];
   for (let bisection = 0; bisection < BISECTIONS && enough - tooFew > 1; bisection += 1) {
     const middle = Math.floor((tooFew + enough) / 2);
     if (isEnough(middle * step)) enough = middle;

@@ -1,4 +1,4 @@
-import { STANDARD_SIZES_A } from '../reference/nec-240-sizes.js';
+import { sizesOfCurve } from '../electrical/standard-size.js';
 import type { Battery, Converter, Protection, Rig, Source } from '../rig/schema.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { CheckResult } from '../verdict/check.js';
@@ -18,7 +18,8 @@ export interface SizedRating extends RatingOf {
   /** As entered; undefined where it is not. */
   readonly has: number | undefined;
   /** What goes with it in proportion: volt-amps with watts. */
-  readonly also: { readonly unit: 'VA'; readonly times: number; readonly has: number } | undefined;
+  readonly also:
+    { readonly unit: 'VA'; readonly with: (value: number) => number; readonly has: number } | undefined;
   /** The sizes that are made, rising; undefined where any is. */
   readonly standard: readonly number[] | undefined;
   readonly withSize: (rig: Rig, value: number) => Rig;
@@ -55,6 +56,11 @@ export function sizedRatings(rig: Rig, results: readonly CheckResult[]): readonl
   ];
 }
 
+/** Sizes are sold in round steps. */
+export const STEPS: Record<RatingOf['unit'], number> = { W: 10, VA: 10, A: 1 };
+const ROUND_WITHIN = 1e-6;
+const roundedUp = (voltAmps: number): number => Math.ceil(voltAmps / STEPS.VA - ROUND_WITHIN) * STEPS.VA;
+
 type WithTiers = Pick<Converter, 'continuousW' | 'continuousVA' | 'tiers' | 'unitsInParallel'>;
 
 function ofInverter(converter: Converter): readonly SizedRating[] {
@@ -75,7 +81,7 @@ function ofInverter(converter: Converter): readonly SizedRating[] {
       seconds: undefined,
       has: outputBreaker.amps,
       also: undefined,
-      standard: STANDARD_SIZES_A,
+      standard: sizesOfCurve(outputBreaker.curve),
       withSize: (rig, amps) => edit(rig, (each) => ({ ...each, outputBreaker: { ...outputBreaker, amps } })),
     },
   ];
@@ -109,19 +115,19 @@ function surgeRatings<T extends WithTiers>(
 ): readonly SizedRating[] {
   const chosen = (value: number): Quantity => ({ value: value / units, basis: 'setting' });
   const seconds = tiers.length > 0 ? tiers.map((tier) => tier.seconds) : USUAL_TIERS_S;
-  const voltAmps = continuousVA.value / continuousW.value;
+  const voltAmps = (watts: number): number => roundedUp((watts * continuousVA.value) / continuousW.value);
   const forHours: SizedRating = {
     ...of,
     unit: 'W',
     seconds: undefined,
     has: continuousW.value * units,
-    also: { unit: 'VA', times: voltAmps, has: continuousVA.value * units },
+    also: { unit: 'VA', with: voltAmps, has: continuousVA.value * units },
     standard: undefined,
     withSize: (rig, watts) =>
       edit(rig, (each) => ({
         ...each,
         continuousW: chosen(watts),
-        continuousVA: chosen(watts * voltAmps),
+        continuousVA: chosen(voltAmps(watts)),
       })),
   };
   const surge = (lasting: number): SizedRating => ({
@@ -204,7 +210,7 @@ function ofCircuit(id: string, name: string, protection: Protection): SizedRatin
     seconds: undefined,
     has: protection.amps,
     also: undefined,
-    standard: STANDARD_SIZES_A,
+    standard: sizesOfCurve(protection.curve),
     withSize: (rig, amps) => ({
       ...rig,
       circuits: rig.circuits.map((each) =>
@@ -223,7 +229,7 @@ function ofHookup(id: string, name: string, breaker: Protection): SizedRating {
     seconds: undefined,
     has: breaker.amps,
     also: undefined,
-    standard: STANDARD_SIZES_A,
+    standard: sizesOfCurve(breaker.curve),
     withSize: (rig, amps) => ({
       ...rig,
       supplies: rig.supplies.map((each) =>

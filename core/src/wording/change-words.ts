@@ -8,7 +8,7 @@ import { formatDuration } from '../quantity/format-time.js';
 import type { NumberStyle } from '../quantity/number-style.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
 import { inSentence, theElement, theLoad } from '../rig/names-in-sentences.js';
-import type { Rig } from '../rig/schema.js';
+import type { Converter, Rig } from '../rig/schema.js';
 import type { CheckResult } from '../verdict/check.js';
 import { VERDICT_WORDS, explain, listNames, margin, verdictPhrase } from './explain.js';
 import { partName } from './names.js';
@@ -229,17 +229,33 @@ function inverterWords(
 ): string {
   const converter = rig.converters.find(({ id }) => id === converterId);
   if (!converter) return 'a bigger inverter';
-  const { continuousW, continuousVA, tiers } = scaledInverter(converter, factor);
+  const { continuousW, continuousVA, tiers, outputBreaker, passThroughA } = scaledInverter(converter, factor);
   const most = (value: number, unit: 'W' | 'VA'): string => formatAmount(style, value, unit, 'at-most');
   const surges = tiers.map(
     ({ limit, seconds }) => `${most(limit.value, 'VA')} for ${formatSeconds(style, seconds)}`,
   );
-  return `a bigger inverter: ${[most(continuousW.value, 'W'), most(continuousVA.value, 'VA'), ...surges].join(', ')}`;
+  const withIt = [
+    ...(outputBreaker ? [`an output breaker of ${formatAmount(style, outputBreaker.amps, 'A')}`] : []),
+    ...(passThroughA === undefined ? [] : [`a transfer relay of ${formatAmount(style, passThroughA, 'A')}`]),
+  ];
+  const ratings = [most(continuousW.value, 'W'), most(continuousVA.value, 'VA'), ...surges].join(', ');
+  return `a bigger inverter: ${ratings}${withIt.length > 0 ? `, with ${listNames(withIt)}` : ''}`;
+}
+
+/** Where charging is switched: an inverter without a charger has no panel for it. */
+function whereCharging({ converters }: Rig): string {
+  const isThere = (...kinds: readonly Converter['kind'][]): boolean =>
+    converters.some(({ kind }) => kinds.includes(kind));
+  const places = [
+    ...(isThere('inverter-charger') ? ["on the inverter's own panel"] : []),
+    ...(isThere('charger', 'dc-dc') ? ["at the charger's own switch"] : []),
+  ];
+  return `${capitalised(listNames(places))}.`;
 }
 
 /** What the hand has to know that the words of the change do not say. */
 function handWords(rig: Rig, change: Change): readonly string[] {
-  const said = handWordsOf(change);
+  const said = handWordsOf(rig, change);
   const isOffFirst = change.by === 'hold-off' || change.by === 'wait';
   const waitS = isOffFirst ? restartWaitOf(loadOf(rig, change.loadId)) : 0;
   return [
@@ -248,14 +264,15 @@ function handWords(rig: Rig, change: Change): readonly string[] {
   ];
 }
 
-function handWordsOf(change: Change): string | undefined {
+function handWordsOf(rig: Rig, change: Change): string | undefined {
   switch (change.by) {
     case 'hold-off':
       return 'At its switch or thermostat: off first, on last.';
     case 'input-limit':
     case 'assist-on':
-    case 'charging-off':
       return "On the inverter's own panel.";
+    case 'charging-off':
+      return whereCharging(rig);
     case 'circuit':
       return 'What is wired in, and not plugged in, is moved by an electrician.';
     case 'cool-inverter':

@@ -304,10 +304,7 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
   const carrier = carrierOfLimit(limit);
   const carries = formatAmount(style, capacity.pessimistic, unit);
   if (element.kind === 'unknown-rating') return unknownReason(style, element, limit);
-  const sum =
-    element.kind === 'inverter' && element.assists
-      ? `What the source leaves to ${theElement(element.name)} adds up to`
-      : 'Running adds up to';
+  const sum = sumWords(limit);
   if (limit.kind === 'continuous-rule') {
     return [
       {
@@ -354,6 +351,16 @@ function steadyReason(style: NumberStyle, limit: Limit): readonly Span[] {
     strong(formatAmount(style, worst.hi, unit, 'at-most')),
     { text: `; ${carrier} carries ${carries}.` },
   ];
+}
+
+/** What is summed: of peaks, the even load whose peaks are as high. */
+function sumWords({ element, kind }: Limit): string {
+  const isHelped = element.kind === 'inverter' && element.assists;
+  if (kind === 'inverter-peak')
+    return isHelped
+      ? `The peaks of what the source leaves to ${theElement(element.name)} are those of a plain load of`
+      : 'The peaks of what runs are those of a plain load of';
+  return isHelped ? `What the source leaves to ${theElement(element.name)} adds up to` : 'Running adds up to';
 }
 
 const isGuessedBattery = (element: SeriesElement): boolean =>

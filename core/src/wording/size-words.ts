@@ -1,5 +1,6 @@
 import type { NumberStyle } from '../quantity/number-style.js';
 import { formatAmount, formatSeconds } from '../quantity/format.js';
+import { SMALLEST_SOLD } from '../reference/smallest-sizes.js';
 import type { EnoughSize } from '../sizes/enough-sizes.js';
 
 /** A rating and what of it is enough, in words. */
@@ -11,6 +12,13 @@ export interface SizeWords {
   readonly isEnough: boolean | undefined;
   /** What is enough over what there is; undefined where one of them is not known. */
   readonly share: number | undefined;
+}
+
+/** "any", where the smallest that is sold is enough. */
+function needsWords(style: NumberStyle, { part, needs, unit }: EnoughSize): string {
+  if (needs === undefined) return 'more than is made';
+  const smallest = part in SMALLEST_SOLD ? SMALLEST_SOLD[part as keyof typeof SMALLEST_SOLD] : 0;
+  return needs <= smallest ? 'any' : formatAmount(style, needs, unit, 'at-most');
 }
 
 /** What is a breaker by its name, and what has to be called one. */
@@ -32,7 +40,7 @@ export function sizeWords(style: NumberStyle, size: EnoughSize): SizeWords {
   return {
     what: `${name}${BREAKERS[part] ?? `, ${lasting}`}`,
     has: has === undefined ? 'not entered' : formatAmount(style, has, unit),
-    needs: needs === undefined ? 'more than is made' : formatAmount(style, needs, unit, 'at-most'),
+    needs: needsWords(style, size),
     share: has === undefined || needs === undefined ? undefined : needs / has,
     isEnough: has === undefined ? undefined : needs !== undefined && has >= needs,
   };
