@@ -129,7 +129,7 @@ describe('how good a plan can be at best (bounds by HiGHS)', () => {
     const low: Day = {
       ...saturday,
       supplies: [],
-      startPercent: 42,
+      startPercent: 46,
       targetPercent: 0,
       latitude: undefined,
       jobs,

@@ -3,8 +3,10 @@ import { timeInPlan, minutesInPlan, SLOT_MINUTES, stretchesBetween } from '../..
 import { planAsKept, planOfDay, type DayPlan } from '../../src/day/day-plan.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import { dayWithoutLoad } from '../../src/rig/day-without.js';
-import type { Day } from '../../src/rig/schema.js';
+import type { Day, Job, Rig } from '../../src/rig/schema.js';
 import { assumptionWords } from '../../src/wording/day-words.js';
+import { batteryClockOf } from '../../src/answers/battery-clock.js';
+import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
 import { always, cases } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
@@ -68,6 +70,43 @@ describe('a day as it is planned', () => {
     expect([water!.job, water!.answer]).toEqual(['water', 'impossible']);
     expect(water!.obstacles.map(({ by }) => by)).toEqual(['not-fed']);
     expect(water!.changes).toContain({ by: 'supply', supplyId: 'shore-30', chargingOff: true });
+  });
+
+  it('runs the battery down to its reserve when the clock says so, at both edges of what it may hold: 10 % (common practice)', () => {
+    const heater: Rig['loads'][number] = {
+      ...tern.loads.find(({ id }) => id === 'bending-iron')!,
+      runsMinutes: 600,
+    };
+    const one = compile({ ...tern, loads: [heater], scenes: [], days: [], solar: [], conditions: {} });
+    const job: Job = { id: 'iron', name: 'Iron', load: 'bending-iron', minutes: 1200, importance: 'must' };
+    const day: Day = {
+      ...saturday,
+      supplies: [],
+      startPercent: 82,
+      targetPercent: 0,
+      latitude: undefined,
+      jobs: [job],
+    };
+    const { charge, reserveWh } = planAsKept(
+      one,
+      withPlan(day, [{ job: 'iron', begin: 0, minutes: 1200 }], []),
+    );
+    const hoursTo = (wh: readonly number[]): number =>
+      (wh.findIndex((each) => each < reserveWh) * SLOT_MINUTES) / 60;
+    const scene = {
+      supply: 'battery',
+      on: [{ load: 'bending-iron' }],
+      charge: { percent: 82, readAt: '2026-01-01T00:00:00Z' },
+    };
+    const { toReserve } = batteryClockOf(scene, check(one, scene))!.lastsS!;
+    for (const [wh, seconds] of [
+      [charge.worst, toReserve.lo],
+      [charge.stated, toReserve.stated],
+    ] as const)
+      expect(Math.abs(hoursTo(wh) / (seconds / 3600) - 1))
+        .withContext(`${hoursTo(wh)} h`)
+        .toBeLessThan(0.06);
+    expect(toReserve.lo / toReserve.stated).toBeLessThan(0.93);
   });
 
   it('runs the generator only where it lets more be done, in one run and for no longer than it takes', () => {

@@ -1,10 +1,10 @@
 import { ampHoursAt, usualPeukert } from '../electrical/battery-bank.js';
+import { capacityOf } from '../energy/battery-capacity.js';
 import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Battery, Scene } from '../rig/schema.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';
 import { bankAmps, dcPathOf } from '../verdict/dc-path.js';
 import { runningBatteryWatts } from '../system/flow.js';
-import { intervalOf } from '../rig/half-widths.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { BatteryElement } from '../system/series-elements.js';
 
@@ -82,7 +82,7 @@ function heldBy(batteries: readonly Battery[], ampHours: number, amps: Interval)
   const at = (edge: keyof Interval, drawn: number): number =>
     batteries.reduce((sum, battery) => {
       const share = battery.ampHours.value / ampHours;
-      const doubt = intervalOf(battery.ampHours, 'rating')[edge] / battery.ampHours.value;
+      const doubt = capacityOf(battery)[edge] / battery.ampHours.value;
       return sum + heldAt(battery, drawn * share) * doubt;
     }, 0);
   return { lo: at('lo', amps.hi), stated: at('stated', amps.stated), hi: at('hi', amps.lo) };

@@ -1,4 +1,4 @@
-import { batteryStoreOf, type BatteryStore } from '../energy/battery-store.js';
+import { batteryStoreOf, storeAt, type BatteryStore } from '../energy/battery-store.js';
 import { PERCENT } from '../quantity/conversion-factors.js';
 import type { Edge } from '../quantity/quantity.js';
 import type { Day } from '../rig/schema.js';
@@ -20,6 +20,8 @@ export interface DaySystem extends Tasks {
   readonly day: Day;
   readonly slots: number;
   readonly store: BatteryStore;
+  /** The battery with which a plan has to last; two where a larger one might not be charged as far as is asked. */
+  readonly storesToLast: readonly [BatteryStore, ...BatteryStore[]];
   readonly sky: Sky;
   readonly supplies: SuppliesOverTime;
   /** What the vehicle charges with in each step, W. */
@@ -59,6 +61,8 @@ export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
   };
   const store = withEnergyKept(batteryStoreOf(rig), keptWh(compiled, asked, setsOn));
   const share = (percent: number): number => (store.fullWh * percent) / PERCENT;
+  const startWh = share(day.startPercent ?? USUAL_START_PERCENT);
+  const targetWh = Math.max(store.reserveWh, share(day.targetPercent ?? 0));
   return {
     ...asked,
     compiled,
@@ -68,11 +72,18 @@ export function daySystemOf(asEntered: CompiledRig, day: Day): DaySystem {
     sky: skyOf(rig, day),
     supplies: suppliesOverTime(rig, day),
     drivesW: drivesOverTime(day),
-    startWh: share(day.startPercent ?? USUAL_START_PERCENT),
-    targetWh: Math.max(store.reserveWh, share(day.targetPercent ?? 0)),
+    storesToLast: storesToLast(store, edge, targetWh > startWh),
+    startWh,
+    targetWh,
     edge,
     setsOn,
   };
+}
+
+function storesToLast(store: BatteryStore, edge: Edge, isToBeCharged: boolean): DaySystem['storesToLast'] {
+  if (edge !== 'pessimistic') return [store];
+  const least = storeAt(store, 'lo');
+  return isToBeCharged ? [least, storeAt(store, 'hi')] : [least];
 }
 
 /** Energy that is kept for what must never be shed, on top of the reserve. */

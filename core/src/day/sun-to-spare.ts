@@ -1,11 +1,12 @@
 import { bitAt, MOST_IN_A_MASK, union } from '../sets/bits.js';
+import { storeAt } from '../energy/battery-store.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import type { Load } from '../rig/schema.js';
 import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
 import { SLOT_MINUTES, whOf, type Stretch } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import type { LoadState } from './tasks.js';
-import type { Timetable } from './timetable.js';
+import { HELD_WHERE_DRAWN, type Timetable } from './timetable.js';
 import { isPlaced, lasts } from './worth-of-plan.js';
 
 /** What can be switched on while sun is thrown away. */
@@ -169,7 +170,7 @@ function savedWh(
   const { system, edge } = timetable;
   const { sky, store, startWh, slots, drivesW } = system;
   const chargeAt = (at: typeof edge): ChargeOfDay =>
-    chargeOfDay(store, startWh, slots, (slot) => {
+    chargeOfDay(storeAt(store, HELD_WHERE_DRAWN[at]), startWh, slots, (slot) => {
       const changed = slot >= from && slot < until ? powerWith(slot) : undefined;
       const flow = timetable.powerAt(slot, at, sky.asEntered);
       return changed

@@ -1,4 +1,5 @@
 import { bitsOf, common, minus, union } from '../sets/bits.js';
+import { storeAt, type BatteryStore } from '../energy/battery-store.js';
 import { chargeAfter, type DcPower } from '../energy/charge-step.js';
 import type { Interval } from '../quantity/quantity.js';
 import { HOURS_OF_A_SLOT } from './clock.js';
@@ -6,6 +7,9 @@ import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
 import type { DaySystem } from './day-system.js';
 import type { SetsOnSupply } from './sets-on-supply.js';
 import type { Task } from './tasks.js';
+
+/** Where a draw is read at an edge, the battery holds what it may at the other one. */
+export const HELD_WHERE_DRAWN = { lo: 'hi', stated: 'stated', hi: 'lo' } as const;
 
 /** A stretch of a task in a plan, in steps. */
 export interface Piece {
@@ -114,15 +118,30 @@ export class Timetable {
   charge(more?: Piece, sky = this.system.sky.asEntered): ChargeOfDay {
     const { system } = this;
     const isKnown = !more && sky === system.sky.asEntered;
-    return chargeOfDay(system.store, system.startWh, system.slots, (slot) =>
-      isKnown ? this.flowAt(slot) : this.powerAt(slot, this.edge, sky, more),
-    );
+    const chargeOf = (store: BatteryStore): ChargeOfDay =>
+      chargeOfDay(store, system.startWh, system.slots, (slot) =>
+        isKnown ? this.flowAt(slot) : this.powerAt(slot, this.edge, sky, more),
+      );
+    const [least, ...others] = system.storesToLast;
+    const charge = chargeOf(least);
+    return { ...charge, endWh: Math.min(charge.endWh, ...others.map((store) => chargeOf(store).endWh)) };
   }
 
-  /** The charge with every draw read at an edge, under a sky, whatever the plan keeps to. */
+  /**
+   * The charge with every draw read at an edge, under a sky, whatever the plan keeps to. A battery that holds less is drawn
+   * down further, and one that holds more is charged up less: at each step the one that is against the plan counts, or
+   * the one that is for it.
+   */
   chargeAt(edge: keyof Interval, sky: readonly number[]): ChargeOfDay {
     const { store, startWh, slots } = this.system;
-    return chargeOfDay(store, startWh, slots, (slot) => this.powerAt(slot, edge, sky));
+    const of = (held: BatteryStore): ChargeOfDay =>
+      chargeOfDay(held, startWh, slots, (slot) => this.powerAt(slot, edge, sky));
+    if (edge === 'stated') return of(store);
+    const pick = edge === 'hi' ? Math.min : Math.max;
+    const [least, most] = [of(storeAt(store, 'lo')), of(storeAt(store, 'hi'))];
+    const wh = least.wh.map((each, slot) => pick(each, most.wh[slot] ?? each));
+    const lowestWh = Math.min(...wh);
+    return { ...least, wh, lowestWh, lowestAt: wh.indexOf(lowestWh), endWh: wh.at(-1) ?? startWh };
   }
 
   /** The charge as forecast. */
@@ -135,7 +154,9 @@ export class Timetable {
    * begins.
    */
   outcomeWith(piece: Piece): Outcome {
-    const { store, sky, slots } = this.system;
+    const { storesToLast, sky, slots } = this.system;
+    const [store, ...others] = storesToLast;
+    if (others.length > 0) return this.charge(piece);
     const before = this.chargeSoFar;
     let wh = before.wh[piece.begin] ?? before.endWh;
     let lowestWh = before.lowestUntil[piece.begin] ?? before.lowestWh;

@@ -1,7 +1,9 @@
 import { ampHoursAt, onLine, usualPeukert } from '../electrical/battery-bank.js';
 import { PERCENT } from '../quantity/conversion-factors.js';
 import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C, USUAL_RATED_HOURS } from '../reference/batteries.js';
+import type { Interval } from '../quantity/quantity.js';
 import type { Battery, Rig } from '../rig/schema.js';
+import { capacityOf } from './battery-capacity.js';
 
 /** The batteries of a rig as one store of energy. */
 export interface BatteryStore {
@@ -15,6 +17,8 @@ export interface BatteryStore {
   readonly acceptsW: (wh: number) => number;
   /** What of the watts into it can be had out again, 0 to 1. */
   readonly kept: number;
+  /** What it may hold of what is entered: charges are counted in Wh of what is entered, so that a share of full stays one. */
+  readonly holds: Interval;
 }
 
 /**
@@ -49,6 +53,38 @@ export function batteryStoreOf({ batteries, buses, conditions }: Rig): BatterySt
         ? each.reduce((sum, { battery, wh }) => sum + CHARGE_KEPT[battery.chemistry ?? 'lfp'] * wh, 0) /
           fullWh
         : 1,
+    holds: holdsOf(each, fullWh),
+  };
+}
+
+/** Batteries of one rig are of one make and age: all of them are off to the same side. */
+function holdsOf(
+  each: readonly { readonly battery: Battery; readonly wh: number }[],
+  fullWh: number,
+): Interval {
+  const at = (edge: keyof Interval): number =>
+    fullWh > 0
+      ? each.reduce(
+          (sum, { battery, wh }) => sum + (capacityOf(battery)[edge] / battery.ampHours.value) * wh,
+          0,
+        ) / fullWh
+      : 1;
+  return { lo: at('lo'), stated: at('stated'), hi: at('hi') };
+}
+
+/**
+ * The store with what it may hold at an edge. Its charge goes on to be counted in Wh of what is entered: what is drawn
+ * from a smaller one takes a larger share of it, and so does what is put in.
+ */
+export function storeAt(store: BatteryStore, edge: keyof Interval): BatteryStore {
+  const holds = store.holds[edge];
+  if (holds === 1) return store;
+  return {
+    ...store,
+    drawnWh: (watts) => store.drawnWh(watts) / holds,
+    acceptsW: (wh) => store.acceptsW(wh) * holds,
+    kept: store.kept / holds,
+    holds: { lo: 1, stated: 1, hi: 1 },
   };
 }
 

@@ -210,6 +210,8 @@ function chargeRows(
   isForecast: boolean,
 ): readonly Row[] {
   const least = new LeastDrawn(system, isForecast);
+  const { kept } = system.store;
+  const holds = isForecast || system.edge !== 'pessimistic' ? 1 : system.store.holds.lo;
   return buckets.flatMap((bucket, index): readonly Row[] => {
     const net = netEnergy(system, bucket, index, shares, least);
     const before: readonly Term[] = index === 0 ? [] : [[-1, chargeVariable(index - 1)]];
@@ -218,7 +220,12 @@ function chargeRows(
       // In less out is no more than the sun, the chargers and what is drawn leave.
       { terms: [[1, into(index)], [-1, outOf(index)], ...net.terms], is: '<=', value: net.value },
       {
-        terms: [[1, chargeVariable(index)], ...before, [-system.store.kept, into(index)], [1, outOf(index)]],
+        terms: [
+          [1, chargeVariable(index)],
+          ...before,
+          [-kept / holds, into(index)],
+          [1 / holds, outOf(index)],
+        ],
         is: '<=',
         value: startWh,
       },
