@@ -1,3 +1,4 @@
+import { halfWidthsOf } from '../../src/rig/half-widths.js';
 import { judgeStart } from '../../src/electrical/start-test.js';
 import { typicalAt } from '../../src/electrical/typical-values.js';
 import type { Rig } from '../../src/rig/schema.js';
@@ -164,9 +165,13 @@ describe('readings of a start (common practice, no published source)', () => {
 
   it('give the highest less the base, measured where three agree within a tenth', () => {
     const judged = judgeStart(five)!;
-    expect(judged.va).toEqual({ value: 32.6 * 120, basis: 'measured' });
+    expect(judged.va).toEqual({ value: 32.6 * 120, basis: 'measured', readings: 5 });
     expect([judged.agreeing, judged.faults]).toEqual([5, []]);
-    expect(judgeStart({ ...five, startsA: [34, 20, 22, 25, 26] })!.va.basis).toBe('guess');
+    // One reading is one reading: no guess, and known less well (common practice, no published source).
+    const once = judgeStart({ ...five, startsA: [34] })!.va;
+    expect([once.basis, once.readings]).toEqual(['measured', 1]);
+    expect(halfWidthsOf(once, 'start')).toEqual({ minus: 0.05 * once.value, plus: 0.2 * once.value });
+    expect(halfWidthsOf(judgeStart(five)!.va, 'start').plus).toBeCloseTo(0.03 * 32.6 * 120, 6);
   });
 
   it('say what spoils them', () => {

@@ -69,7 +69,7 @@ describe('what a test gives to the rig', () => {
       kind: 'start',
       load: 'air-compressor',
       part: 'main',
-      quantity: { value: 3576, basis: 'measured', source: 'the test' },
+      quantity: { value: 3576, basis: 'measured', readings: 5, source: 'the test' },
       seconds: { value: 0.6, basis: 'measured', source: 'the test' },
       provisional: undefined,
     });

@@ -28,7 +28,7 @@ describe('the field table as a form reads it', () => {
 
   it('knows every field of the demo rigs: the form can show whatever they hold', () => {
     const known = new Set(allFields().map(({ path }) => path));
-    const quantityParts = /\.(value|basis|minus|plus|commonCause|source|note)$/;
+    const quantityParts = /\.(value|basis|minus|plus|commonCause|readings|source|note)$/;
     for (const name of DEMO_NAMES) {
       const unknown = placesIn(demoRig(name), '').filter(
         // A test is read by the logbook, and has no form among those of the rig.

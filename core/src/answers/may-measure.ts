@@ -1,7 +1,7 @@
 import { partNumber } from '../electrical/part-numbers.js';
 import type { Interval } from '../quantity/quantity.js';
 import { HEATERS_ON_PLATE } from '../reference/plate-tolerances.js';
-import { intervalOf } from '../rig/half-widths.js';
+import { intervalOf, isMeasuredOnce } from '../rig/half-widths.js';
 import type { PartNumber } from '../rig/edits.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Rig } from '../rig/schema.js';
@@ -17,14 +17,14 @@ export interface NumberAsked {
  * What measuring a number may find: the band of its doubt, and of a heating element no less than its plate may be off at rated
  * volts.
  *
- * @returns Undefined where the part has no such number, or where it is measured already.
+ * @returns Undefined where the part has no such number, or where it is measured already, and more than once.
  * Source: methods.md, rules 4 and 16; IEC 60335-1, 10.1, from memory.
  */
 export function mayMeasure(rig: Rig, { loadId, partId, field }: NumberAsked): Interval | undefined {
   const load = loadOf(rig, loadId);
   const part = load.parts.find(({ id }) => id === partId);
   const quantity = part && partNumber(rig, load, part, field);
-  if (!quantity || quantity.basis === 'measured') return undefined;
+  if (!quantity || (quantity.basis === 'measured' && !isMeasuredOnce(quantity))) return undefined;
   const band = intervalOf(quantity, field);
   const isElement = HEATERS_ON_PLATE.kinds.includes(part.kind) && quantity.basis === 'nameplate';
   return field === 'running' && isElement

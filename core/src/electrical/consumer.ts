@@ -70,7 +70,7 @@ function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: numbe
   const size = startSizeOf(part, system);
   const ofWatts = termOf(load, part.kind, scaleQuantity(power.watts, share));
   const watts = power.va
-    ? { ...ofWatts, causes: [...ofWatts.causes, ...causesOfPowerFactor(part)] }
+    ? { ...ofWatts, causes: [...ofWatts.causes, ...causesOfPowerFactor(part, system)] }
     : ofWatts;
   return {
     part,
@@ -83,7 +83,7 @@ function consumerPart(load: Load, part: Part, system: SystemOfLoad, share: numbe
         power,
         runningPowerFactor(part, system),
         share,
-        causesOfPowerFactor(part),
+        causesOfPowerFactor(part, system),
       ),
       surelyLags,
     },
@@ -135,8 +135,9 @@ function nonActiveOf(
   };
 }
 
-/** The usual power factor of a kind is one number for all loads that use it. */
-function causesOfPowerFactor({ kind, powerFactor }: Part): readonly string[] {
+/** The usual power factor of a kind is one number for all loads that use it; amps of direct current have none. */
+function causesOfPowerFactor({ kind, powerFactor }: Part, { current }: SystemOfLoad): readonly string[] {
+  if (current === 'dc') return [];
   const { low, high } = kindOfPart(kind).powerFactor;
   const isUsual = powerFactor ? powerFactor.basis === 'typical' : low < high;
   return isUsual ? [`power factor of ${kind}`] : [];

@@ -1,4 +1,10 @@
-import { FUSE_CURVES, type FuseKind, type FusePoint } from '../reference/fuse-curves.js';
+import { fusePoints, type FuseKind, type FusePoint } from '../reference/fuse-curves.js';
+
+/** A fuse by its kind and its size, A. */
+export interface Fuse {
+  readonly kind: FuseKind;
+  readonly amps: number;
+}
 
 /** What a fuse carries for so many seconds: below the first it does not open, above the second it has. */
 export interface FuseBand {
@@ -15,10 +21,10 @@ export interface FuseBand {
  * Source: UL 248, ISO 8820-3 and -5, from memory (reference/fuse-curves.ts).
  *
  * @example
- * fuseBand('bolt-in', 1).pessimistic; // 2: at twice its rating it may melt after a second
+ * fuseBand({ kind: 'bolt-in', amps: 100 }, 1).pessimistic; // 2: at twice its rating it may melt after a second
  */
-export function fuseBand(kind: FuseKind, seconds: number): FuseBand {
-  const { points } = FUSE_CURVES[kind];
+export function fuseBand({ kind, amps }: Fuse, seconds: number): FuseBand {
+  const points = fusePoints(kind, amps);
   return {
     pessimistic: Math.max(
       1,
@@ -36,10 +42,10 @@ export function fuseBand(kind: FuseKind, seconds: number): FuseBand {
  * @returns A multiple. Source: as `fuseBand`; methods.md, rule 35.
  *
  * @example
- * usualFuseMultiple('class-t', Infinity); // 1.16
+ * usualFuseMultiple({ kind: 'class-t', amps: 200 }, Infinity); // 1.16
  */
-export function usualFuseMultiple(kind: FuseKind, seconds: number): number {
-  const { pessimistic, optimistic } = fuseBand(kind, seconds);
+export function usualFuseMultiple(fuse: Fuse, seconds: number): number {
+  const { pessimistic, optimistic } = fuseBand(fuse, seconds);
   return Math.sqrt(pessimistic * optimistic);
 }
 

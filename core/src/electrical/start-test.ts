@@ -34,8 +34,8 @@ export interface StartJudged {
 /**
  * Judges the readings of a start: the highest less the base load, in VA.
  *
- * It counts as measured only when at least three starts agree within 10 %, and the base before and after by
- * 5 %; else it is known as well as a guess. The highest counts, since a clamp can miss a peak and not invent it.
+ * It counts as measured when at least three starts agree within 10 %, and the base before and after by 5 %; with fewer
+ * it is measured once, which is known less well, and where the base moved it is a guess. The highest counts, since a clamp can miss a peak and not invent it.
  *
  * @returns Undefined where there is no start, or none above the base.
  * Source: common practice, no published source.
@@ -62,10 +62,11 @@ export function judgeStart({
     ...(startsA.length < STARTS_WANTED ? ['few-starts' as const] : []),
     ...(agreeing < STARTS_THAT_AGREE ? ['spread' as const] : []),
   ];
-  const isMeasured = !faults.includes('base-drifted') && !faults.includes('spread');
   return {
     amps,
-    va: { value: amps * volts, basis: isMeasured ? 'measured' : 'guess' },
+    va: faults.includes('base-drifted')
+      ? { value: amps * volts, basis: 'guess' }
+      : { value: amps * volts, basis: 'measured', readings: agreeing },
     agreeing,
     faults,
   };
@@ -77,5 +78,5 @@ export const START_FAULT_WORDS: Readonly<Record<StartFault, string>> = {
     'The base before and after differ by more than 5 %: something else switched. Take it again.',
   'below-base': 'A start is not above the base: the clamp missed it. Leave it out.',
   'few-starts': 'Five starts are wanted, one of them at its worst: warm, and against pressure.',
-  spread: 'Fewer than three starts agree within 10 %: go on until three do.',
+  spread: 'Fewer than three starts agree within 10 %: measured once. Go on until three do.',
 };

@@ -1,3 +1,4 @@
+import { isMeasuredOnce } from '../rig/half-widths.js';
 import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
 import { keptSource } from '../rig/kept-source.js';
 import type { Quantity } from '../quantity/quantity.js';
@@ -235,7 +236,12 @@ function startOf(
       part: part.id,
       quantity: rounded({ ...judged.va, source }, 0),
       seconds: seconds > 0 ? { value: seconds, basis: 'measured', source } : undefined,
-      provisional: judged.va.basis === 'guess' ? 'more-starts' : hasBaseAfter ? undefined : 'base-after',
+      provisional:
+        judged.va.basis === 'guess' || isMeasuredOnce(judged.va)
+          ? 'more-starts'
+          : hasBaseAfter
+            ? undefined
+            : 'base-after',
     },
   ];
 }

@@ -26,6 +26,8 @@ export interface Quantity {
   readonly plus?: number | undefined;
   /** Names what several numbers depend on (one meter, one hot day): their doubts add linearly. */
   readonly commonCause?: string | undefined;
+  /** How many readings that agree a measured number rests on; of a start fewer than three are known less well. */
+  readonly readings?: number | undefined;
   readonly source?: string | undefined;
   readonly note?: string | undefined;
 }

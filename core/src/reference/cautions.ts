@@ -62,11 +62,11 @@ export const CAUTION_TEXTS = {
   },
   'low-voltage': {
     line: 'The volts are low: stop compressors and motors until they are back.',
-    text: 'Below about nine tenths of the nominal voltage (108 V of 120, 207 V of 230) motors overheat and may not start. Change to battery, or lower the load of the post. A full park explains it: 36 sites of 50 A are planned at 20.5 A each (NEC 551.73). NEMA MG 1 and ANSI C84.1, from memory.',
+    text: 'Below about nine tenths of the nominal voltage (108 V of 120, 207 V of 230) motors overheat and may not start. Change to battery, or lower the load of the post. A full park explains it: 36 sites of 50 A are planned at 20.5 A each (NEC 551.73 of 2020 and later). NEMA MG 1 and ANSI C84.1, from memory.',
   },
   'high-voltage': {
     line: 'The volts are high: heaters draw more than their plate says, and electronics suffer.',
-    text: 'More than a tenth above the nominal voltage (132 V of 120, 253 V of 230) is beyond what equipment is made for. Disconnect, and tell whoever runs the post. ANSI C84.1 and IEC 60038, from memory.',
+    text: 'More than a tenth above the nominal voltage (132 V of 120, 253 V of 230) is beyond what equipment is made for (IEC 60038); on 120 V the usual range ends at 126 V already (ANSI C84.1, range A). Disconnect, and tell whoever runs the post. From memory, second hand.',
   },
   'twelve-volts': {
     line: 'More than 1 kW from a 12 V bank: many hold that for the comfortable limit.',

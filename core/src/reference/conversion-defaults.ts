@@ -1,11 +1,12 @@
 import type { UsualRange } from './kinds-of-parts.js';
-import type { Provenance } from './provenance.js';
+import { COMMON_PRACTICE, type Provenance } from './provenance.js';
 
 /**
- * Efficiencies by which a figure on a plate becomes electric power. EER 8 to 10 of roof units: AHRI
- * and common practice; microwave 0.50 to 0.65: US DOE about 0.557; from memory, medium.
+ * Efficiencies by which a figure on a plate becomes electric power. EER 8 to 10 of roof units and what a charger gives: common
+ * practice; microwave 0.50 to 0.65: US DOE about 0.557; from memory, medium.
  */
-export const CONVERSIONS: Provenance = { source: 'US DOE and AHRI figures', confidence: 'medium' };
+export const COOKING_EFFICIENCY: Provenance = { source: 'US DOE figures', confidence: 'medium' };
+export const CONVERSIONS: Provenance = { source: COMMON_PRACTICE, confidence: 'medium' };
 export const EER_PER_COP = 3.412;
 export const COOLING_PER_WATT: UsualRange = {
   low: 8 / EER_PER_COP,

@@ -19,6 +19,8 @@ export const NAMEPLATE_RUNNING: FractionalDoubt = { minus: 0.25, plus: 0.1 };
 export const NAMEPLATE_START: FractionalDoubt = { minus: 0.2, plus: 0 };
 /** Motor table at or below 1 hp, well above what most small motors draw. */
 export const MOTOR_TABLE: FractionalDoubt = { minus: 0.45, plus: 0.05 };
+/** A start that a clamp saw once or twice: it can miss a peak and not invent one. Common practice, no published source; low. */
+export const START_MEASURED_ONCE: FractionalDoubt = { minus: 0.05, plus: 0.2 };
 export const GUESS = both(0.4);
 /** Typical values of a kind for which no range is known. */
 export const TYPICAL_WITHOUT_RANGE = GUESS;

@@ -3,7 +3,7 @@ import type { Provenance } from './provenance.js';
 /** Calculated load of a site and demand factors of a park, NEC 551.73(A); the clauses are remembered. */
 export const PARKS: Provenance = { source: 'NEC 551.73(A)', confidence: 'medium' };
 
-/** Calculated load of one site by its largest receptacle, VA. */
+/** Calculated load of one site by its largest receptacle, VA: 12,000 from the 2020 edition on, 9,600 before (second hand). */
 export const SITE_VA = { 50: 12_000, 30: 3600, 20: 2400 } as const;
 export type SiteReceptacle = keyof typeof SITE_VA;
 

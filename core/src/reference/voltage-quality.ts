@@ -17,7 +17,10 @@ export const DIP_STEPS = [
 export const LOW_VOLTAGE = 0.9;
 /** Below this share at its terminals a motor is not counted on to start. Common practice, no published source (methods.md, rule 40). */
 export const START_VOLTAGE = 0.8;
-/** Above this share resistive loads and electronics suffer (ANSI C84.1 range A, IEC 60038). */
+/**
+ * Above this share resistive loads and electronics suffer: the end of IEC 60038. Range A of ANSI C84.1 ends at 1.05 already (from
+ * memory, second hand).
+ */
 export const HIGH_VOLTAGE = 1.1;
 
 /** Output impedance of an inverter as a share of its base, V²/S. */

@@ -140,6 +140,7 @@ export function quantityField(
     minus: number().strict().typeError(halfWidth).nonNullable(halfWidth).min(0, halfWidth),
     plus: number().strict().typeError(halfWidth).nonNullable(halfWidth).min(0, halfWidth),
     commonCause: textField('common cause'),
+    readings: number().strict().integer().min(1).label('readings'),
     source: textField('source'),
     note: textField('note'),
   })

@@ -8,6 +8,7 @@ import {
   NAMEPLATE_RUNNING,
   NAMEPLATE_START,
   NO_DOUBT,
+  START_MEASURED_ONCE,
   START_SECONDS,
   TYPICAL_WITHOUT_RANGE,
   type FractionalDoubt,
@@ -18,6 +19,7 @@ import {
   type PartKind,
   type UsualRange,
 } from '../reference/kinds-of-parts.js';
+import { STARTS_THAT_AGREE } from '../reference/measuring.js';
 
 /** What a number is for; its default doubt depends on it. */
 export type QuantityRole = 'rating' | 'running' | 'start' | 'seconds' | 'power-factor' | 'start-power-factor';
@@ -43,6 +45,11 @@ export function halfWidthsOf(quantity: Quantity, role: QuantityRole, kind?: Part
   };
 }
 
+/** A start of which fewer readings agree than count as measured. */
+export function isMeasuredOnce({ basis, readings }: Pick<Quantity, 'basis' | 'readings'>): boolean {
+  return basis === 'measured' && readings !== undefined && readings < STARTS_THAT_AGREE;
+}
+
 /** The number at both edges, in its own unit. */
 export function intervalOf(quantity: Quantity, role: QuantityRole, kind?: PartKind): Interval {
   const { minus, plus } = halfWidthsOf(quantity, role, kind);
@@ -57,6 +64,7 @@ export function defaultCause(quantity: Quantity, kind: PartKind): string | undef
 function defaultDoubt(quantity: Quantity, role: QuantityRole, kind?: PartKind): FractionalDoubt {
   if (role === 'rating') return ratingDoubt(quantity);
   if (role === 'seconds') return secondsDoubt(quantity.basis);
+  if (role === 'start' && isMeasuredOnce(quantity)) return START_MEASURED_ONCE;
   if (quantity.basis === 'typical') return typicalDoubt(role, kind);
   if (quantity.basis === 'nameplate') return nameplateDoubt(role);
   return DOUBT_OF_BASIS[quantity.basis];

@@ -2,7 +2,7 @@ import { allFields, withoutIndexes, type Field } from './field-table.js';
 import { pathOfSteps, type PathStep } from './field-names.js';
 
 /** What a quantity is made of; the field table names the quantity as a whole. */
-const OF_A_QUANTITY = ['value', 'basis', 'minus', 'plus', 'commonCause', 'source', 'note'];
+const OF_A_QUANTITY = ['value', 'basis', 'minus', 'plus', 'commonCause', 'readings', 'source', 'note'];
 
 /**
  * Fields that the rig file does not have, by their places. They are kept, and named once: a slip in the name of

@@ -178,9 +178,9 @@ function fuseLimit(element: BatteryElement, battery: Battery, dcCase: DcCase, ow
       own,
       forShared(
         dcCase,
-        fuse.amps * fuseBand(fuse.kind, hi).pessimistic,
-        fuse.amps * usualFuseMultiple(fuse.kind, stated),
-        fuse.amps * fuseBand(fuse.kind, lo).optimistic,
+        fuse.amps * fuseBand(fuse, hi).pessimistic,
+        fuse.amps * usualFuseMultiple(fuse, stated),
+        fuse.amps * fuseBand(fuse, lo).optimistic,
       ),
     ),
   ];

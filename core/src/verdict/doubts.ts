@@ -1,4 +1,5 @@
 import type { Basis } from '../quantity/quantity.js';
+import { isMeasuredOnce } from '../rig/half-widths.js';
 import type { Limit, Weighed } from './limit.js';
 
 const MOST_SHOWN = 3;
@@ -8,6 +9,8 @@ export interface Doubt {
   readonly partId: string;
   readonly field: 'running' | 'start' | 'seconds';
   readonly basis: Basis;
+  /** Of a start: fewer readings agree than count as measured. */
+  readonly isOnce: boolean;
   /** The stated value of that number, in W, VA or s. */
   readonly value: number;
   /** How much of the demand depends on it, in the unit of the limit. */
@@ -25,6 +28,7 @@ export function doubtsOf({ weighed }: Pick<Limit, 'weighed'>): readonly Doubt[] 
         partId: part.id,
         field: 'running',
         basis: power.watts.basis,
+        isOnce: false,
         value: watts.value,
         width: watts.plus * perWatt,
       })),
@@ -44,6 +48,7 @@ function ofStart({ starting, perWatt }: Weighed): readonly Doubt[] {
       partId: starting.part.part.id,
       field: 'start',
       basis: size.va.basis,
+      isOnce: isMeasuredOnce(size.va),
       value: size.va.value,
       width: starting.part.start.va.plus * perWatt,
     },

@@ -11,7 +11,7 @@ import { ceilingTime, partName } from './names.js';
 import { startsInOrder } from './starts-in-order.js';
 import type { Restart } from '../verdict/restart.js';
 import { charges, type SeriesElement, type UnknownRatingElement } from '../system/series-elements.js';
-import { doubtsOf } from '../verdict/doubts.js';
+import { doubtsOf, type Doubt } from '../verdict/doubts.js';
 import { RunningSet } from '../system/running-set.js';
 import { saysWhatItGives } from '../verdict/dc-limits.js';
 import { steadyLimits } from '../verdict/steady-limits.js';
@@ -475,6 +475,8 @@ function carrierDoubt({ start, element, capacity }: Limit): string | undefined {
     : undefined;
 }
 
+const howKnown = ({ isOnce, basis }: Doubt): string => (isOnce ? 'measured once' : BASIS_PHRASES[basis]);
+
 /** Over the rating as entered, what a breaker really does decides; else the widest doubt of an entered number does. */
 function doubtReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[] {
   const { element, capacity, unit, worst } = limit;
@@ -495,7 +497,7 @@ function doubtReason(style: NumberStyle, rig: Rig, limit: Limit): readonly Span[
     { text: ' The largest doubt: ' },
     strong(formatAmount(style, doubt.value, enteredIn)),
     { text: ` ${what} ${partName(rig, doubt)} is ` },
-    strong(BASIS_PHRASES[doubt.basis]),
+    strong(howKnown(doubt)),
     { text: '.' },
   ];
 }

@@ -2,7 +2,7 @@ import type { NumberStyle } from '../quantity/number-style.js';
 import type { ConsumerPart } from '../electrical/consumer.js';
 import type { StartOrigin, StartSize } from '../electrical/start-size.js';
 import { formatNumber } from '../quantity/format.js';
-import { CONVERSIONS } from '../reference/conversion-defaults.js';
+import { CONVERSIONS, COOKING_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { kindOfPart, type KindOfPart, type UsualRange } from '../reference/kinds-of-parts.js';
 import { CODE_LETTER_TABLE } from '../reference/nec-430-code-letters.js';
 import { MOTOR_TABLES } from '../reference/nec-430-motors.js';
@@ -46,7 +46,7 @@ function runningOrigin(style: NumberStyle, from: RunningFrom, kind: string): str
   if (from.horsepower !== undefined)
     return `${formatNumber(style, from.horsepower, 2)} hp by its full-load amps, ${sourceWords(MOTOR_TABLES)}`;
   if (from.coolingW) return `cooling over its EER, ${sourceWords(CONVERSIONS)}`;
-  if (from.cookingW) return `cooking power over its efficiency, ${sourceWords(CONVERSIONS)}`;
+  if (from.cookingW) return `cooking power over its efficiency, ${sourceWords(COOKING_EFFICIENCY)}`;
   return from.chargeA ? `battery amps times volts over its efficiency, ${sourceWords(CONVERSIONS)}` : '';
 }
 

@@ -122,6 +122,20 @@ export class StartTestSheet {
     return `The set that is on: ${verdictPhrase(wordsNow)} becomes ${verdictPhrase(wordsThen)}. ${wordsThen.action}`;
   });
 
+  /** What was measured three times stands until the hand says otherwise. */
+  protected readonly replacesThree = computed(() => {
+    const { va, from } = this.part().start ?? {};
+    const kept = va ?? from?.inrushA;
+    const found = this.judged();
+    const isKeptWell = kept?.basis === 'measured' && (kept.readings ?? ENOUGH_STARTS) >= ENOUGH_STARTS;
+    return isKeptWell && found !== undefined && (found.va.readings ?? 0) < ENOUGH_STARTS;
+  });
+
+  protected known({ basis, readings = 0 }: Quantity): string {
+    if (basis !== 'measured') return 'not measured: the base moved.';
+    return readings < ENOUGH_STARTS ? 'measured once.' : 'it counts as measured.';
+  }
+
   protected take(): void {
     const [found, readings] = [this.judged(), this.readings()];
     if (!found || !readings) return;

@@ -89,7 +89,7 @@ function fuseChecks(
       },
     ];
   return demands.map((demand): RigCheck => {
-    const band = fuseBand(fuse.kind, demand.seconds);
+    const band = fuseBand(fuse, demand.seconds);
     const amps = demand.amps / strings;
     const verdict = judged(amps, band.pessimistic * fuse.amps, band.optimistic * fuse.amps);
     return {
