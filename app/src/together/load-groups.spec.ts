@@ -1,9 +1,12 @@
-import { check, compile, outlooksOf, type CheckScene } from '@heliarch/core';
+import { check, compile, outlooksOf, type CheckScene, type Rig } from '@heliarch/core';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { groupLoads } from './load-groups';
 
 function groupsFor(...ids: string[]) {
-  const rig = smallRig();
+  return groupsOf(smallRig(), ...ids);
+}
+
+function groupsOf(rig: Rig, ...ids: string[]) {
   const scene: CheckScene & { on: { load: string }[] } = {
     supply: 'battery',
     on: ids.map((load) => ({ load })),
@@ -33,6 +36,22 @@ describe('the load list', () => {
     const { row } = groupsFor('kettle', 'saw');
     expect([row('saw')?.place, row('kettle')?.place]).toEqual([1, 2]);
     expect(row('saw')?.outlook).toBeUndefined();
+  });
+
+  it('says of what follows another load whom it follows, and before the tick that it comes with it', () => {
+    const tied: Rig = { ...smallRig(), ties: [{ leader: 'kettle', follower: 'saw', delayS: 0 }] };
+    expect(groupsOf(tied, 'kettle', 'saw').row('saw')?.follows).toBe('the kettle');
+    expect(groupsOf(tied, 'saw').row('saw')?.follows).toBeUndefined();
+    const strong = {
+      ...tied,
+      converters: tied.converters.map((each) => ({
+        ...each,
+        tiers: [],
+        continuousW: { value: 20_000, basis: 'data-sheet' as const },
+        continuousVA: { value: 20_000, basis: 'data-sheet' as const },
+      })),
+    };
+    expect(groupsOf(strong).row('kettle')?.outlook?.words).toMatch(/^can start, the .*saw with it$/);
   });
 
   it('gives what is off its outlook, and beside a set that trips only what it would trip itself', () => {

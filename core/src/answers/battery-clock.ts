@@ -1,5 +1,5 @@
 import { ampHoursAt, usualPeukert } from '../electrical/battery-bank.js';
-import { capacityOf } from '../energy/battery-capacity.js';
+import { capacityOf } from '../electrical/battery-capacity.js';
 import { PERCENT, SECONDS_PER_HOUR } from '../quantity/conversion-factors.js';
 import type { Battery, Scene } from '../rig/schema.js';
 import { runningSetOf, type CheckResult } from '../verdict/check.js';

@@ -3,7 +3,7 @@ import { PERCENT } from '../quantity/conversion-factors.js';
 import { ACCEPTANCE, CHARGE_KEPT, LFP_NO_CHARGE_BELOW_C, USUAL_RATED_HOURS } from '../reference/batteries.js';
 import type { Interval } from '../quantity/quantity.js';
 import type { Battery, Rig } from '../rig/schema.js';
-import { capacityOf } from './battery-capacity.js';
+import { capacityOf } from '../electrical/battery-capacity.js';
 
 /** The batteries of a rig as one store of energy. */
 export interface BatteryStore {

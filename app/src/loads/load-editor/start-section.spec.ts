@@ -124,7 +124,7 @@ describe('the start of a load', () => {
     await page.fixture.whenStable();
     page.type(/^Base before/, '1');
     page.type('Start 1', '13');
-    page.press('Keep these readings');
+    page.press('Put them in the place of three that agree');
     expect(saw().parts[0]?.start?.softStarter).toBe('yes');
     expect(saw().parts[0]?.start?.va?.value).toBe(1440);
   });

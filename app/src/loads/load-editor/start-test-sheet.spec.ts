@@ -19,7 +19,10 @@ describe('measuring a start', () => {
     const { page, taken } = setUp();
     page.type(/^Base before/, '2');
     page.type('Start 1', '26');
-    expect(page.text('[role=status]')).toContain('not measured yet');
+    expect(page.text('[role=status]')).toContain('measured once');
+    // What was measured before stands until the hand says otherwise.
+    expect(page.has('button', 'Keep these readings')).toBeFalse();
+    expect(page.isDisabled('Put them in the place of three that agree')).toBeFalse();
     page.type('Start 2', '27');
     page.type('Start 3', '26.5');
     page.type(/^Base after/, '2');
@@ -54,7 +57,7 @@ describe('measuring a start', () => {
     page.type('Start 1', 'about 26');
     expect(page.text()).toContain('Start 1 must be a number');
     page.type('Start 2', '26');
-    expect(page.isDisabled('Keep these readings')).toBeTrue();
+    expect(page.isDisabled('Put them in the place of three that agree')).toBeTrue();
     expect(page.has('input', 'Start 6')).toBeFalse();
     for (const start of [1, 2, 3, 4, 5]) page.type(`Start ${start}`, '26');
     expect(page.has('input', 'Start 6')).toBeTrue();
