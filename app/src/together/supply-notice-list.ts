@@ -14,8 +14,7 @@ import { VerdictMark } from '../components/verdict-mark';
         <summary>
           <heli-verdict-mark [mark]="notice.verdict" />
           <span>
-            <strong>{{ keep(notice.headline) }}</strong>
-            <span class="act">{{ notice.does }}</span>
+            <strong>{{ keep(notice.headline) }}</strong>&ngsp; <span class="act">{{ notice.does }}</span>
           </span>
         </summary>
         <p>{{ keep(notice.reason) }}</p>

@@ -40,9 +40,9 @@ export function leastCovering(
   const cost = (candidate: TextPlace): number => {
     const box = textBox(candidate);
     const outside = Math.max(0, LEFT - box.x) + Math.max(0, box.x + box.width - layout.end - RIGHT);
-    const boxes = arrow ? [box, arrowBox(candidate.x, arrow)] : [box];
-    const covered = drawn.flatMap((other) => boxes.map((each) => overlap(each, other)));
-    return outside * MARGIN_HEIGHT + covered.reduce((sum, area) => sum + area, 0);
+    const covered = (by: Box): number => drawn.reduce((sum, other) => sum + overlap(by, other), 0);
+    const byArrow = arrow ? Math.max(0, covered(arrowBox(candidate.x, arrow)) - SLIGHT) : 0;
+    return outside * MARGIN_HEIGHT + covered(box) + byArrow;
   };
   return inPicture.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
 }
@@ -65,6 +65,9 @@ export function marginWords(
     word: limit.headroom[limit.edge] < 0 ? 'over' : 'to spare',
   };
 }
+
+/** Where an arrow only touches a label, its text had better stay beside it, in square pixels. */
+const SLIGHT = 100;
 
 /** Half the width of its heads, and how far those of a short arrow stand outside. */
 const HEAD_HALF = 4;

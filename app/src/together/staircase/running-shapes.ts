@@ -3,7 +3,14 @@ import { formatNumber, type Staircase, type Verdict } from '@heliarch/core';
 import { overlap, type Box } from './boxes';
 import { LEFT, TOP, type Layout } from './layout';
 import { whiskerEnd } from './whisker-end';
-import { leastCovering, MARGIN_WIDTH, marginWords, type MarginShape, type TextPlace } from './margin-text';
+import {
+  leastCovering,
+  MARGIN_HEIGHT,
+  MARGIN_WIDTH,
+  marginWords,
+  type MarginShape,
+  type TextPlace,
+} from './margin-text';
 
 export interface RunningLabel {
   readonly x: number;
@@ -100,19 +107,25 @@ export function runningLimitShape(
   };
 }
 
-/** Beside the last step above or below what is compared, else further left, where it covers least. */
+/** Beside the last step: between what is compared where there is room, above or below it, else further left, where it covers least. */
 function runningMarginPlace(levels: readonly number[], drawn: readonly Box[], layout: Layout): TextPlace {
   const { runningEnd, column } = layout;
-  const above = Math.max(TOP, Math.min(...levels) - 30);
-  const below = Math.max(...levels) + 30;
+  const [highest, lowest] = [Math.min(...levels), Math.max(...levels)];
+  const above = Math.max(TOP, highest - 30);
+  const below = lowest + 30;
   const place = (columns: number, textY: number): TextPlace => ({
     x: runningEnd - 6,
     textX: runningEnd - 14 - columns * column,
     textY,
     anchor: 'end',
   });
-  return leastCovering([place(0, above), place(0, below), place(1, above), place(2, above)], drawn, layout);
+  const between = lowest - highest > ROOM_BETWEEN ? [place(0, (highest + lowest) / 2)] : [];
+  const beside = [place(0, above), place(0, below), place(1, above), place(2, above)];
+  return leastCovering([...between, ...beside], drawn, layout);
 }
+
+/** The text, and as much again as keeps it clear of the lines. */
+const ROOM_BETWEEN = 2 * MARGIN_HEIGHT;
 
 /** What the line stands for: a rating, watts at this power factor, or shore and inverter together. */
 function limitDetails(
