@@ -168,14 +168,10 @@ function isAlike({ unit, element }: Limit, [demand, capacity]: Figures, row: Fig
   return isClose(demand, row[0]) && isClose(capacity, row[1], CLOSE_AT_A_TOP);
 }
 
-/**
- * Charging that backs off may leave less at worst than as entered, and a current that is limited more watts at best: the check then
- * counts what is entered.
- */
+/** Charging that backs off may leave less at worst than as entered: the check then counts what is entered. */
 function isBackedOff({ element, worst }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
   const mayBe = ['generator', 'source-breaker', 'inlet-breaker', 'unknown-rating'].includes(element.kind);
-  const apart = Math.max(demand, row[0]) / Math.min(demand, row[0]);
-  const isAsEntered = demand === worst.stated && apart < MOST_BACKED_OFF;
+  const isAsEntered = demand === worst.stated && demand > row[0] && demand < row[0] * MOST_BACKED_OFF;
   return mayBe && isAsEntered && isClose(capacity, row[1]);
 }
 

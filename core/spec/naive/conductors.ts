@@ -156,7 +156,10 @@ export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], sid
     const watts = (va > 0 ? (w * own) / va : 0) + 0.95 * (all - own);
     return { w: watts, va: all, added: Math.max(0, all - va) };
   }
-  return { w: isLimited ? fewest : capped(w), va: capped(va), added: Math.max(0, capped(va) - va) };
+  const own = isLimited ? fewest : capped(w);
+  // What is as entered is never less than what is at best.
+  const least = side === 'for' ? Math.min(own, share(rig, supply, leg, behind, 'stated').w) : own;
+  return { w: least, va: capped(va), added: Math.max(0, capped(va) - va) };
 }
 
 /** What the source gives: loads ahead and chargers, and what goes through the inverter/charger. */
