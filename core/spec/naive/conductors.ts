@@ -129,11 +129,18 @@ function chargeAmps(rig: Rig, entered: number | undefined) {
   return { stated: 0.2 * bank, against: 0.5 * bank };
 }
 
+/** What flows, and how much of its volt-amps charging adds. */
+interface Share {
+  w: number;
+  va: number;
+  added: number;
+}
+
 /**
  * What an inverter/charger lets through of what is behind it, and what it charges with. Its limit is one of current: at
  * best its watts are as few as the power factor of the loads allows.
  */
-export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], side: Side) {
+export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], side: Side): Share {
   const limit = (supply.inputLimitA ?? Infinity) * AC;
   const inverter = rig.converters[0]!;
   const { w, va } = power(behind, side);
