@@ -1,4 +1,4 @@
-import { followersOf, type CheckScene, type Rig, type Scene } from '@heliarch/core';
+import { withFollowersOf, type CheckScene, type Rig, type Scene } from '@heliarch/core';
 import { BadInput } from './exit-codes.ts';
 
 export interface SceneOptions {
@@ -20,9 +20,8 @@ export function sceneOf(rig: Rig, options: SceneOptions): CheckScene & Pick<Scen
 
 /** What starts with a load that is named is on with it. */
 function withFollowers(rig: Rig, on: CheckScene['on']): CheckScene['on'] {
-  const named = new Set(on.map(({ load }) => load));
-  const more = on.flatMap(({ load }) => followersOf(rig, load)).filter((id) => !named.has(id));
-  return [...on, ...[...new Set(more)].map((load) => ({ load }))];
+  const named = new Map(on.map((each) => [each.load, each]));
+  return withFollowersOf(rig, [...named.keys()]).map((load) => named.get(load) ?? { load });
 }
 
 function savedScene(rig: Rig, id: string): Scene {

@@ -55,6 +55,22 @@ test.describe('what this browser keeps', () => {
     expect(kept?.document).toEqual(ofLaterVersion.document);
   });
 
+  test('a rig of which two arrays share an id opens once each has its own, and can be put back', async ({
+    page,
+  }) => {
+    const storage = new StoragePage(page);
+    await storage.outside();
+    const [array] = tern['solar'] as readonly object[];
+    const document = { ...tern, id: 'twins', solar: [array, { ...array, name: 'Second array' }] };
+    await storage.make(PRESENT, [row('twins', { document })]);
+    await storage.openApplication();
+    await expect(page.getByRole('alert')).toContainText('is used twice');
+    await page.getByRole('button', { name: 'Give each its own id, and open it' }).click();
+    await expect(new TogetherPage(page).load('Kettle')).toBeVisible();
+    await page.getByRole('button', { name: 'Put it back as it was' }).click();
+    await expect(page.getByRole('alert')).toContainText('is used twice');
+  });
+
   test('a file never takes the place of a rig unasked: keep both, replace, or cancel', async ({ page }) => {
     const storage = new StoragePage(page);
     const together = new TogetherPage(page);

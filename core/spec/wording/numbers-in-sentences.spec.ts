@@ -189,7 +189,7 @@ describe('the numbers in our sentences', () => {
     expect(alone).toBeGreaterThan(cases(3));
   });
 
-  it('size nothing at more than its demand calls for: a tenth less of any would not hold', () => {
+  it('size no inverter at more than twice the volt-amps of what is ticked at its worst', () => {
     always(
       fc.property(anyOfADemo, ({ rig, ...scene }) => {
         const { sizes } = enoughSizes(rig, [scene], 0);

@@ -17,7 +17,7 @@ export interface NumberAsked {
  * What measuring a number may find: the band of its doubt, and of a heating element no less than its plate may be off at rated
  * volts.
  *
- * @returns Undefined where the part has no such number, or where it is measured already, and more than once.
+ * @returns W, VA or s, by the field. Undefined where the part has no such number, or where it is measured already, and more than once.
  * Source: methods.md, rules 4 and 16; IEC 60335-1, 10.1, from memory.
  */
 export function mayMeasure(rig: Rig, { loadId, partId, field }: NumberAsked): Interval | undefined {

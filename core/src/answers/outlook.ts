@@ -1,5 +1,5 @@
 import type { Consumer } from '../electrical/consumer.js';
-import { followersOf, offWith } from '../rig/followers.js';
+import { offWith, onWith } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
@@ -130,10 +130,8 @@ function besideTrouble(troubled: ReadonlyMap<string, Limit>, limits: readonly Li
 
 /** What starts by itself is there before the others are switched on again: what the tick then shows. */
 function limitsOnceThere({ compiled, scene }: Asked, { id }: Load): readonly Limit[] {
-  const joining = [id, ...followersOf(compiled.rig, id)].filter(
-    (each) => !scene.on.some(({ load }) => load === each),
-  );
-  return check(compiled, { ...scene, on: [...scene.on, ...joining.map((load) => ({ load }))] }).limits;
+  const joining = onWith(compiled.rig, scene.on, id).map((load) => ({ load }));
+  return check(compiled, { ...scene, on: [...scene.on, ...joining] }).limits;
 }
 
 /** The load of least power, switched by hand, without which the other one holds. */

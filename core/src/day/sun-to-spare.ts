@@ -1,12 +1,12 @@
 import { bitAt, MOST_IN_A_MASK, union } from '../sets/bits.js';
-import { storeAt } from '../energy/battery-store.js';
+import type { BatteryStore } from '../energy/battery-store.js';
 import { kindOfPart, type PartKind } from '../reference/kinds-of-parts.js';
 import type { Load } from '../rig/schema.js';
 import { chargeOfDay, type ChargeOfDay } from './charge-of-day.js';
 import { SLOT_MINUTES, whOf, type Stretch } from './clock.js';
 import { SetsOnSupply } from './sets-on-supply.js';
 import type { LoadState } from './tasks.js';
-import { HELD_WHERE_DRAWN, type Timetable } from './timetable.js';
+import type { Timetable } from './timetable.js';
 import { isPlaced, lasts } from './worth-of-plan.js';
 
 /** What can be switched on while sun is thrown away. */
@@ -169,16 +169,16 @@ function savedWh(
 ): number {
   const { system, edge } = timetable;
   const { sky, store, startWh, slots, drivesW } = system;
-  const chargeAt = (at: typeof edge): ChargeOfDay =>
-    chargeOfDay(storeAt(store, HELD_WHERE_DRAWN[at]), startWh, slots, (slot) => {
+  const chargeAt = (at: typeof edge, held: BatteryStore): ChargeOfDay =>
+    chargeOfDay(held, startWh, slots, (slot) => {
       const changed = slot >= from && slot < until ? powerWith(slot) : undefined;
       const flow = timetable.powerAt(slot, at, sky.asEntered);
       return changed
         ? { ...flow, drawn: changed.drawn[at], charged: changed.charged + (drivesW[slot] ?? 0) }
         : flow;
     });
-  if (!lasts(system, chargeAt(edge))) return 0;
-  return whOf(timetable.chargeAsStated().thrownW) - whOf(chargeAt('stated').thrownW);
+  if (!system.storesToLast.every((held) => lasts(system, chargeAt(edge, held)))) return 0;
+  return whOf(timetable.chargeAsStated().thrownW) - whOf(chargeAt('stated', store).thrownW);
 }
 
 /** The best stretch of each; a load that saves little beyond unplugging alone is no use of its own. */

@@ -8,9 +8,6 @@ import type { DaySystem } from './day-system.js';
 import type { SetsOnSupply } from './sets-on-supply.js';
 import type { Task } from './tasks.js';
 
-/** Where a draw is read at an edge, the battery holds what it may at the other one. */
-export const HELD_WHERE_DRAWN = { lo: 'hi', stated: 'stated', hi: 'lo' } as const;
-
 /** A stretch of a task in a plan, in steps. */
 export interface Piece {
   readonly task: number;

@@ -91,7 +91,9 @@ function fromPlate(part: Part, from: StartFrom, system: SystemOfLoad): Sized | u
   const asHere = (system.volts / plateVolts) ** 2;
   const raised = Math.max(1, (system.volts / (from.volts ?? ratedVolts(system))) ** 2);
   if (from.inrushA) {
-    const inrush = scaleQuantity(withWidths(from.inrushA, 'start', part.kind), system.volts);
+    // Entered as one number it is one reading.
+    const once = { readings: 1, ...from.inrushA };
+    const inrush = scaleQuantity(withWidths(once, 'start', part.kind), system.volts);
     const base = from.baseA && scaleQuantity(withWidths(from.baseA, 'running', part.kind), system.volts);
     return { origin: 'inrush', va: base ? subtractQuantity(inrush, base) : inrush };
   }

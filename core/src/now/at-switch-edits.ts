@@ -1,5 +1,5 @@
 import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
-import { followersOf, offWith } from '../rig/followers.js';
+import { offWith, onWith } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Rig } from '../rig/schema.js';
 import type { CheckScene } from '../verdict/situation.js';
@@ -21,8 +21,7 @@ export function withSwitchedOn(
   nowS: number,
   { state, isSurge = false }: { readonly state?: string | undefined; readonly isSurge?: boolean } = {},
 ): AtSwitch {
-  const isOn = new Set(at.on.map(({ load }) => load));
-  const joining = [loadId, ...followersOf(rig, loadId)].filter((load) => !isOn.has(load));
+  const joining = onWith(rig, at.on, loadId);
   return {
     ...at,
     on: [

@@ -1,5 +1,2 @@
-import { COMMON_PRACTICE, type Provenance } from './provenance.js';
-
-/** The smallest that is usually sold, W, VA or A: what needs less is enough in any size. */
+/** The smallest that is usually sold, W, VA or A: what needs less is enough in any size. Common practice, no published source; low. */
 export const SMALLEST_SOLD = { inverter: 150, generator: 700, battery: 20 } as const;
-export const SMALLEST_SOLD_FROM: Provenance = { source: COMMON_PRACTICE, confidence: 'low' };

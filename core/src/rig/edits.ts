@@ -1,7 +1,7 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { Quantity } from '../quantity/quantity.js';
 import { freeId, freeName } from './free-names.js';
-import { followersOf, offWith } from './followers.js';
+import { offWith, onWith } from './followers.js';
 import { keptSource, type SourceRead } from './kept-source.js';
 import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
 
@@ -21,10 +21,7 @@ export function withLoad(rig: Rig, sceneId: string, loadId: string, isOn: boolea
       return { ...scene, on: scene.on.filter(({ load }) => !leaving.has(load)) };
     }
     const others = scene.on.filter(({ load }) => load !== loadId);
-    const joining = [loadId, ...followersOf(rig, loadId)].filter(
-      (id) => !others.some(({ load }) => load === id),
-    );
-    return { ...scene, on: [...others, ...joining.map((load) => ({ load }))] };
+    return { ...scene, on: [...others, ...onWith(rig, others, loadId).map((load) => ({ load }))] };
   });
 }
 

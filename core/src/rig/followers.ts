@@ -23,6 +23,16 @@ export function withFollowersOf(rig: Pick<Rig, 'ties'>, loadIds: readonly string
   ];
 }
 
+/** What comes on with a load: itself, and what follows it and is off. */
+export function onWith(
+  rig: Pick<Rig, 'ties'>,
+  on: readonly { readonly load: string }[],
+  loadId: string,
+): readonly string[] {
+  const isOn = new Set(on.map(({ load }) => load));
+  return [loadId, ...followersOf(rig, loadId)].filter((id) => !isOn.has(id));
+}
+
 /** What goes off with a load: itself, and what follows it and nothing else that stays on. */
 export function offWith(
   rig: Pick<Rig, 'ties'>,

@@ -34,7 +34,7 @@ const BISECTIONS = 22;
  * @param growth Share that must be left to grow, 0 or more: 0.25 for a quarter.
  * @param progress Told after each rating.
  * @throws RangeError where a wish names what the rig has not.
- * Source: the check; breakers by NEC 240.6(A), from memory. Sizes to plan with, not a design.
+ * Source: the check; breakers by NEC 240.6(A) or IEC 60898-1, from memory. Sizes to plan with, not a design.
  */
 export function enoughSizes(
   rig: Rig,

@@ -264,7 +264,7 @@ function valueOf(known: Known): number | undefined {
   return typeof known === 'number' ? known : known?.value;
 }
 
-function withoutWidths({ minus: _minus, plus: _plus, ...rest }: Quantity): Quantity {
+function withoutWidths({ minus: _minus, plus: _plus, readings: _readings, ...rest }: Quantity): Quantity {
   return rest;
 }
 
