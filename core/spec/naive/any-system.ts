@@ -46,6 +46,7 @@ const anySupply = fc.record({
   inletA: maybe(fc.constantFrom(15, 30)),
   othersA: maybe(fc.constantFrom(2, 6)),
   generatorW: maybe(fc.constantFrom(1600, 2800)),
+  generatorBasis: fc.constantFrom<Basis>('setting', 'nameplate', 'guess'),
   charging: fc.constantFrom<'on' | 'off' | undefined>('on', 'off', undefined),
   chargeA: fc.constantFrom(20, 60, undefined),
   standAloneA: maybe(fc.constantFrom<number | 'unknown'>(30, 55, 'unknown')),
@@ -181,8 +182,8 @@ function rigOf(examples: readonly Example[], supply: AnySupply): Rig {
         kind: 'generator',
         bus: 'inlet',
         ...(supply.generatorW !== undefined && {
-          continuousW: q(supply.generatorW),
-          continuousVA: q(supply.generatorW * 1.1),
+          continuousW: q(supply.generatorW, supply.generatorBasis),
+          continuousVA: q(supply.generatorW * 1.1, supply.generatorBasis),
           tiers: hasTiers ? asTiers(supply.generatorW) : [],
         }),
       },

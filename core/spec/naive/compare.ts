@@ -88,9 +88,7 @@ export function compareFigures(
       for (const { limits, rows } of figuresOf(system, side)) {
         let left = rows.filter(isAsked);
         const asked = limits.filter((each) => isComparable(each, side) && isAsked(figuresAt(each, side)));
-        const others = asked.filter(
-          (limit) => !takeFrom((row) => isAlike(limit, figuresAt(limit, side), row)),
-        );
+        const others = asked.filter((limit) => !takeFrom((row) => isAlike(limit, side, row)));
         for (const limit of others)
           if (!takeFrom((row) => isBackedOff(limit, figuresAt(limit, side), row)))
             throw new Error(`${limit.id}: ${String(figuresAt(limit, side))}, naive: ${left.join(' ')}`);
@@ -159,13 +157,18 @@ const isComparable = ({ kind }: Limit, side: Side) => side === 'against' || kind
 const CLOSE = 3e-6;
 const MOST_BACKED_OFF = 1.2;
 /** A rating in doubt joins the doubts at the power factor that is worst: near it the sum is flat, and they are not. */
-const CLOSE_AT_A_TOP = 3e-5;
+const CLOSE_AT_A_TOP = 3e-4;
+/** A start alone has at best the same volt-amps at every power factor: which of them a guessed rating joins is open. */
+const CLOSE_ALONE = 0.1;
 const isClose = (a: number, b: number, share = CLOSE) => Math.abs(a - b) <= share * Math.max(1, Math.abs(a));
 
 /** The check has a bank of unequal batteries as one, the naive check each of them: the shares are the same. */
-function isAlike({ unit, element }: Limit, [demand, capacity]: Figures, row: Figures): boolean {
+function isAlike(limit: Limit, side: Side, row: Figures): boolean {
+  const { unit, element, kind } = limit;
+  const [demand, capacity] = figuresAt(limit, side);
   if (element.kind === 'battery' && unit === 'A') return isClose(demand / capacity, row[0] / row[1]);
-  return isClose(demand, row[0]) && isClose(capacity, row[1], CLOSE_AT_A_TOP);
+  const close = side === 'for' && kind === 'generator-start-va' ? CLOSE_ALONE : CLOSE_AT_A_TOP;
+  return isClose(demand, row[0]) && isClose(capacity, row[1], close);
 }
 
 /** Charging that backs off may leave less at worst than as entered: the check then counts what is entered. */

@@ -1,7 +1,16 @@
 import { startsByItself } from './naive-check.js';
 import type { Load, Rig, Supply } from '../../src/rig/schema.js';
 import { breakerFactor } from './places.js';
-import { plain, power, running, times, type Power, type Running, type Side } from './doubtful-numbers.js';
+import {
+  beside,
+  plain,
+  power,
+  running,
+  times,
+  type Power,
+  type Running,
+  type Side,
+} from './doubtful-numbers.js';
 
 /** What runs on which conductor of a system, for the naive check: legs, chargers, and what a limit lets through. */
 export interface On {
@@ -170,10 +179,10 @@ export function share(rig: Rig, supply: Supply, leg: Leg, behind: Running[], sid
 }
 
 /** What the source gives: loads ahead and chargers, and what goes through the inverter/charger. */
-export function fromSource(rig: Rig, supply: Supply, leg: Leg, set: readonly On[], side: Side) {
+export function fromSource(rig: Rig, supply: Supply, leg: Leg, set: readonly On[], side: Side): Power {
   const ahead = power([...onLeg(rig, set, leg, 'inlet'), ...chargers(rig, supply, leg)], side);
-  const through = share(rig, supply, leg, onLeg(rig, set, leg), side);
-  return { w: ahead.w + through.w, va: ahead.va + through.va };
+  const through = (edge: Side) => share(rig, supply, leg, onLeg(rig, set, leg), edge);
+  return beside(ahead, plain(through(side), through('stated')));
 }
 
 /** One behind the other; what others draw hangs on the first that is known. */
@@ -204,13 +213,13 @@ export function steadyInverter(rig: Rig, supply: Supply, set: readonly On[], sid
     w: magnitude > limit ? watts - (watts / magnitude) * limit : 0,
     va: Math.max(0, magnitude - limit),
   });
-  if (!isOn || va <= limit) return { ...plain(NOTHING, left(stated.w, stated.va)), isOn };
+  if (!isOn || (side !== 'for' && va <= limit)) return { ...plain(NOTHING, left(stated.w, stated.va)), isOn };
   const edge =
     side === 'stated'
       ? left(w, va)
       : side === 'against'
         ? { w: left(w, va).w, va: Math.hypot(Math.max(0, w - limit), n) }
-        : { w: Math.max(0, w - limit), va: va - limit };
+        : { w: Math.max(0, w - limit), va: Math.max(0, va - limit) };
   return { ...plain(edge, left(stated.w, stated.va)), isOn };
 }
 

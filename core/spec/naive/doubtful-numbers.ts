@@ -26,7 +26,7 @@ export interface Running {
   /** Between two legs of a 208 V service. */
   isTurned?: boolean | undefined;
 }
-interface Quantity {
+export interface Quantity {
   value: number;
   basis: string;
   minus?: number | undefined;
@@ -125,7 +125,11 @@ export function power(items: Running[], side: Side): Power {
     (side === 'for' ? items.filter((item) => item.lags) : items).map((item) => item.n),
     side,
   );
-  const at = (which: 'counts' | 'hard' | 'root') => ({ w: w[which], va: Math.hypot(w[which], n[which]) });
+  const drawn = (amount: number) => Math.max(0, amount);
+  const at = (which: 'counts' | 'hard' | 'root') => ({
+    w: w[which],
+    va: Math.hypot(drawn(w[which]), drawn(n[which])),
+  });
   const all = items.reduce((sum, item) => sum + item.n.value, 0);
   return {
     ...at('counts'),
@@ -149,9 +153,23 @@ export function joins(demand: Power, unit: 'w' | 'va', halfWidth: number, stated
   return Math.min(halfWidth, Math.max(0, together - from(demand[unit])));
 }
 
-/** A sum whose doubts are combined already. */
+/** A sum whose doubts are combined already: the root that a limit joins is at most that of one number. */
 export function plain(edge: { w: number; n?: number; va: number }, stated: { w: number; va: number }): Power {
-  return { n: 0, ...edge, stated: { n: 0, ...stated }, hard: edge, root: edge };
+  const widest = (unit: 'w' | 'va') => stated[unit] + K * (edge[unit] - stated[unit]);
+  const root = { w: widest('w'), va: widest('va') };
+  return { n: 0, ...edge, stated: { n: 0, ...stated }, hard: edge, root };
+}
+
+/** Two currents in one conductor, by their magnitudes. */
+export function beside(a: Power, b: Power): Power {
+  const plus = <T extends { w: number; va: number }>(x: T, y: T) => ({ w: x.w + y.w, va: x.va + y.va });
+  return {
+    ...plus(a, b),
+    n: a.n + b.n,
+    stated: { ...plus(a.stated, b.stated), n: a.stated.n + b.stated.n },
+    hard: plus(a.hard, b.hard),
+    root: plus(a.root, b.root),
+  };
 }
 
 /** A sum at both edges and as entered. */
@@ -235,8 +253,8 @@ function edges(numbers: Num[], side: Side) {
   }
   const hard = groups.reduce((sum, group) => sum + group.width, 0);
   const root = K * Math.sqrt(groups.reduce((sum, group) => sum + group.width ** 2, 0));
-  const at = (doubt: number) => (side === 'against' ? stated + doubt : Math.max(0, stated - doubt));
-  return { stated, counts: at(Math.min(hard, root)), hard: at(hard), root: at(root) };
+  const at = (doubt: number) => (side === 'against' ? stated + doubt : stated - doubt);
+  return { stated, counts: Math.max(0, at(Math.min(hard, root))), hard: at(hard), root: at(root) };
 }
 
 export function running(load: Load, share: number): Running {

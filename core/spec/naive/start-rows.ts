@@ -9,6 +9,8 @@ import {
   startSeconds,
   usualStart,
   bandOf,
+  beside,
+  plain,
   turnedSum,
   type Band,
   type Num,
@@ -18,7 +20,7 @@ import {
 } from './doubtful-numbers.js';
 import { atAll, breakerCarries, dipOf, INVERTER_OHMS, mayLose, POST_OHMS } from './naive-check.js';
 import { breakerFactor, celsiusAt, generatorFactor } from './places.js';
-import { ampsOn, batteryRows, carries } from './steady-rows.js';
+import { ampsOn, batteryRows, carries, perhaps } from './steady-rows.js';
 import {
   AC,
   breakersOf,
@@ -341,18 +343,22 @@ function* seenBySource(
   const isBehind = starting.every((each) => busOf(rig, each) === 'out');
   const seen = seenAtStart(rig, supply, leg, running, isBehind, side);
   const sum = during(seen.draws, start, side);
-  const at = { w: sum.w + seen.beside.w, va: sum.va + seen.beside.va };
   if (sourceOf(rig, supply).kind === 'generator') {
-    yield* generatorStartRows(rig, supply, leg, at, start.seconds[side], side);
+    const asEntered = seenAtStart(rig, supply, leg, running, isBehind, 'stated').beside;
+    const others = plain(seen.beside, asEntered);
+    const asked = { w: beside(sum.atW, others), va: beside(sum.atVA, others) };
+    const stated = beside({ ...others, stated: sum.stated }, others).stated;
+    yield* generatorStartRows(rig, supply, leg, { ...asked, stated }, start.seconds[side], side);
     return;
   }
   const before = (edge: Side) => {
-    const { draws, beside } = seenAtStart(rig, supply, leg, running, isBehind, edge);
-    return (power(draws, edge).va + beside.va) / AC;
+    const at = seenAtStart(rig, supply, leg, running, isBehind, edge);
+    return (power(at.draws, edge).va + at.beside.va) / AC;
   };
   for (const { amps, others, heat } of breakersOf(rig, supply)) {
     const preload = atAll((edge) => before(edge) + others);
-    yield [at.va / AC + others, breakerCarries(amps, preload, start.seconds, side, heat)];
+    const asked = (sum.va + seen.beside.va) / AC;
+    yield [asked + others, breakerCarries(amps, preload, start.seconds, side, heat)];
   }
 }
 
@@ -372,15 +378,19 @@ function* generatorStartRows(
   rig: Rig,
   supply: Supply,
   leg: Leg,
-  at: { w: number; va: number },
+  asked: { w: Power; va: Power; stated: Power['stated'] },
   seconds: number,
   side: Side,
 ): Rows {
   const { continuousW, continuousVA, tiers = [] } = sourceOf(rig, supply);
   if (!continuousW || !continuousVA) return;
-  const tier = leg.rating * generatorFactor(rig) * tierOf({ continuousVA, tiers }, seconds, side);
-  yield [at.va, tier];
-  yield [at.w, (tier * continuousW.value) / continuousVA.value];
+  const factor = leg.rating * generatorFactor(rig);
+  const value = tierOf({ continuousVA, tiers }, seconds, side);
+  // tiers are of a data sheet: without them it is the rating that carries the start
+  const rating = { value, basis: tiers.length > 0 ? 'data-sheet' : continuousVA.basis };
+  const perVA = continuousW.value / continuousVA.value;
+  yield [asked.va.va, perhaps(rating, factor, asked.va, 'va', side, asked.stated)];
+  yield [asked.w.w, perhaps(rating, factor * perVA, asked.w, 'w', side, asked.stated)];
 }
 
 function* batteryStartRows(rig: Rig, supply: Supply, rest: On[], starting: On[], side: Side): Rows {

@@ -1,5 +1,14 @@
 import type { Rig, Supply } from '../../src/rig/schema.js';
-import { FACTS, joins, plain, power, type Num, type Power, type Side } from './doubtful-numbers.js';
+import {
+  FACTS,
+  joins,
+  plain,
+  power,
+  type Num,
+  type Power,
+  type Quantity,
+  type Side,
+} from './doubtful-numbers.js';
 import { STEADY } from './naive-check.js';
 import {
   breakerFactor,
@@ -108,22 +117,22 @@ const unknownRating = (va: number, side: Side, ofSupply: string): Row => [
 
 function* sourceRows(rig: Rig, supply: Supply, leg: Leg, set: On[], lasting: On[], side: Side): Rows {
   if (!isOnSource(rig, supply, leg, set)) return;
-  const { w, va } = fromSource(rig, supply, leg, set, side);
+  const asked = fromSource(rig, supply, leg, set, side);
   const source = sourceOf(rig, supply);
   const of = `leg ${legsOf(rig, supply).findIndex(({ part }) => part === leg.part)} ${leg.hasCharger}`;
   yield* unknownCharging(rig, supply, leg, side, of);
   if (source.kind === 'generator') {
     const { continuousW, continuousVA } = source;
     const factor = leg.rating * generatorFactor(rig);
-    if (!continuousW || !continuousVA) yield unknownRating(va, side, `${of} unknown`);
+    if (!continuousW || !continuousVA) yield unknownRating(asked.va, side, `${of} unknown`);
     else
       yield* [
-        [w, factor * continuousW.value, `${of} W`],
-        [va, factor * continuousVA.value, `${of} VA`],
+        [asked.w, perhaps(continuousW, factor, asked, 'w', side), `${of} W`],
+        [asked.va, perhaps(continuousVA, factor, asked, 'va', side), `${of} VA`],
       ] satisfies Row[];
     return;
   }
-  if (!supply.breaker) yield unknownRating(va, side, `${of} unknown`);
+  if (!supply.breaker) yield unknownRating(asked.va, side, `${of} unknown`);
   const most = Math.max(...remaining(set, side).map((each) => fromSource(rig, supply, leg, each, side).va));
   const hours = isOnSource(rig, supply, leg, lasting)
     ? fromSource(rig, supply, leg, lasting, side).va / AC
@@ -132,6 +141,20 @@ function* sourceRows(rig: Rig, supply: Supply, leg: Leg, set: On[], lasting: On[
     yield [most / AC + others, amps * steady(side, heat), `${of} breaker ${index}`];
     if (side === 'against' && hours > 0) yield [hours + others, 0.8 * amps, `${of} hours ${index}`];
   }
+}
+
+/** What a rating that may be a guess carries, held against a sum. */
+export function perhaps(
+  { value, basis }: Quantity,
+  factor: number,
+  asked: Power,
+  unit: 'w' | 'va',
+  side: Side,
+  stated = asked.stated,
+): number {
+  const halfWidth = basis === 'guess' && side !== 'stated' ? 0.4 * value * factor : 0;
+  const joined = joins(asked, unit, halfWidth, stated);
+  return value * factor + (side === 'against' ? -joined : joined);
 }
 
 /** Rule 38: what charges with amps that are not entered. */

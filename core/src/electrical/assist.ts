@@ -1,3 +1,4 @@
+import { EXPANSION, type Spread } from '../quantity/combine-doubts.js';
 import { CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import type { AcSum, Demand } from './apparent-power.js';
 
@@ -79,11 +80,24 @@ export function inverterShare(loads: AcSum, limitVA: number): AcSum {
 
 /** Adds sums of currents that meet in one conductor; magnitudes at the pessimistic edge. */
 export function addShares(a: AcSum, b: AcSum): AcSum {
-  const plus = (x: Demand, y: Demand): Demand => plainDemand(x.lo + y.lo, x.stated + y.stated, x.hi + y.hi);
+  const spread = (x: Spread, y: Spread): Spread => ({
+    hard: x.hard + y.hard,
+    expanded: x.expanded + y.expanded,
+  });
+  const plus = (x: Demand, y: Demand): Demand => ({
+    lo: x.lo + y.lo,
+    stated: x.stated + y.stated,
+    hi: x.hi + y.hi,
+    up: spread(x.up, y.up),
+    down: spread(x.down, y.down),
+  });
   return { watts: plus(a.watts, b.watts), va: plus(a.va, b.va), nonActive: plus(a.nonActive, b.nonActive) };
 }
 
-/** A demand whose doubts are already combined. */
+/**
+ * A demand whose doubts are already combined. A limit in doubt joins a root that is not known any more: taken as that of
+ * one number, which is the widest it can be.
+ */
 export function plainDemand(lo: number, stated: number, hi: number): Demand {
   const up = Math.max(0, hi - stated);
   const down = Math.max(0, stated - lo);
@@ -91,7 +105,7 @@ export function plainDemand(lo: number, stated: number, hi: number): Demand {
     lo: Math.min(lo, stated),
     stated,
     hi: Math.max(hi, stated),
-    up: { hard: up, expanded: up },
-    down: { hard: down, expanded: down },
+    up: { hard: up, expanded: EXPANSION * up },
+    down: { hard: down, expanded: EXPANSION * down },
   };
 }

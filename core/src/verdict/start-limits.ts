@@ -284,11 +284,10 @@ const nothing: Demand = plainDemand(0, 0, 0);
 function addedByCharging(loads: AcSum, limit: Parameters<typeof sourceShare>[1]): AcSum {
   const share = sourceShare(loads, limit);
   // The more the loads draw, the less is left for charging: it may be less at worst than as entered.
-  const added = (all: Demand, own: Demand): Demand => ({
-    ...nothing,
-    stated: all.stated - own.stated,
-    hi: Math.max(0, all.hi - own.hi),
-  });
+  const added = (all: Demand, own: Demand): Demand => {
+    const hi = Math.max(0, all.hi - own.hi);
+    return { ...plainDemand(0, all.stated - own.stated, hi), hi };
+  };
   return { watts: added(share.watts, loads.watts), va: added(share.va, loads.va), nonActive: nothing };
 }
 
