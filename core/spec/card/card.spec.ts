@@ -7,16 +7,27 @@ import { pairsCovered } from '../../src/card/fewest-lines.js';
 import { shortestCard } from '../../src/card/shortest-card.js';
 import { cardDocument } from '../../src/formats/card-html.js';
 import { loadOf } from '../../src/rig/lookup.js';
+import type { Rig } from '../../src/rig/schema.js';
 import { compile } from '../../src/system/compile.js';
 import { check } from '../../src/verdict/check.js';
 import { cardPage } from '../../src/wording/card-page.js';
 import { always, cases } from '../always.js';
+import { tiedTo } from '../ties.js';
 import { DEMO_NAMES, demoRig, type DemoName } from '../demo-rigs.js';
 import { anySystem } from '../naive/any-system.js';
 import { naiveInAnyOrder, naiveInThisOrder } from '../naive/naive-system.js';
 
 const subsetsOf = <T>(list: readonly T[]): T[][] =>
   list.reduce<T[][]>((subsets, each) => [...subsets, ...subsets.map((subset) => [...subset, each])], [[]]);
+
+/** All that starts with a set and is fed. */
+function broughtOn(rig: Rig, supply: string, items: readonly CardItem[]): readonly CardItem[] {
+  const system = compile(rig).on(supply);
+  const ids = items.map(({ load }) => load);
+  return tiedTo(rig, ids)
+    .filter((id) => !ids.includes(id) && !system.whyNotFed(id))
+    .map((load) => ({ load }));
+}
 
 /** The card of a demo rig's supply, worked out once for all that is asked of it. */
 const known = new Map<string, CardPlan>();
@@ -44,12 +55,14 @@ describe('a printed card', () => {
         for (const line of linesOf(plan))
           for (const set of setsOf(plan, line)) {
             if (line.kind === 'order') {
-              if (!naiveInThisOrder(rig, supply, stands(set))) return false;
+              if (!naiveInThisOrder(rig, supply, [...stands(set), ...stands(broughtOn(rig, supply, set))]))
+                return false;
               continue;
             }
             for (const subset of subsetsOf(set).filter((each) => each.length > 0)) {
               sets += 1;
-              if (!naiveInAnyOrder(rig, supply, stands(subset))) return false;
+              if (!naiveInAnyOrder(rig, supply, stands(subset), stands(broughtOn(rig, supply, subset))))
+                return false;
             }
           }
         return true;

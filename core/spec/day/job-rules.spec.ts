@@ -42,6 +42,21 @@ describe('what a job asks for', () => {
     expect(planOf(dayOf([{ ...late, minutes: 60, attended: 'yes' }], { nightFrom: '23:30' })).placed).toBe(1);
   });
 
+  it('brings on what starts with its load, where that is fed: it counts in every moment and in the energy', () => {
+    const sawing = dayOf([{ load: 'bandsaw', minutes: 60, from: '09:00', until: '12:00' }]);
+    const ties = (follower: string) =>
+      compile({ ...tern, ties: [{ leader: 'bandsaw', follower, delayS: 0 }] });
+    const runs = ({ moments }: DayPlan, load: string): boolean =>
+      moments.some(({ on }) => on.some((each) => each.load === load));
+    const alone = planOf(sawing);
+    const followed = planOfDay(ties('extractor'), sawing, { rounds: 2 });
+    expect([runs(alone, 'extractor'), runs(followed, 'extractor')]).toEqual([false, true]);
+    const drawn = ({ whOfJobs }: DayPlan): number => whOfJobs['job-0']!;
+    expect(drawn(followed)).toBeGreaterThan(1.5 * drawn(alone));
+    const onBattery = planOfDay(ties('water-heater'), { ...sawing, supplies: [] }, { rounds: 2 });
+    expect(onBattery.placed).toBe(1);
+  });
+
   it('is cut down before it is left out, and no further than it may be', () => {
     const long: Partial<Job> = { load: 'varnish-cabinet', minutes: 1200 };
     const low: Partial<Day> = { startPercent: 45, supplies: [], cloudOktas: 8 };

@@ -1,3 +1,4 @@
+import { capacityOf } from '../../src/electrical/battery-capacity.js';
 import fc from 'fast-check';
 import { lusolve } from 'mathjs';
 import {
@@ -104,6 +105,17 @@ describe('batteries side by side', () => {
     expect(ampHoursAt({ ampHours: 200, amps: 50, exponent: 1.2 })).toBeCloseTo(145, 1);
     const byTenHours = { ampHours: 178.2, ratedHours: 10, amps: 50, exponent: 1.2 };
     expect(peukertHours(byTenHours)).toBeCloseTo(hours, 2);
+  });
+});
+
+describe('what a battery holds', () => {
+  it('is in doubt by a tenth of its plate, by 3 % of a run-down, and by what was entered (common practice, no published source)', () => {
+    const of = (ampHours: Parameters<typeof capacityOf>[0]['ampHours']) => capacityOf({ ampHours });
+    expect(of({ value: 200, basis: 'nameplate' })).toEqual({ lo: 180, stated: 200, hi: 220 });
+    expect(of({ value: 200, basis: 'measured' })).toEqual({ lo: 194, stated: 200, hi: 206 });
+    expect(of({ value: 200, basis: 'guess' })).toEqual({ lo: 120, stated: 200, hi: 280 });
+    expect(of({ value: 200, basis: 'measured', minus: 20 })).toEqual({ lo: 180, stated: 200, hi: 200 });
+    expect(of({ value: 200, basis: 'nameplate', plus: 5 })).toEqual({ lo: 200, stated: 200, hi: 205 });
   });
 });
 

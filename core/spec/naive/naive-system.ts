@@ -101,15 +101,23 @@ export function naiveJoins(rig: Rig, supplyId: string, on: readonly On[], lastId
   return last !== undefined && staysOn(rig, supply, set, 'against') && (!brings(last) || bears(set, last));
 }
 
-/** Whether loads hold whatever the order of their starts, and whatever is restarted: each can start last. */
-export function naiveInAnyOrder(rig: Rig, supplyId: string, on: readonly On[]): boolean {
+/**
+ * Whether loads hold whatever the order of their starts, and whatever is restarted: each can start last.
+ *
+ * @param brought What starts with them, unless it is kept off.
+ */
+export function naiveInAnyOrder(
+  rig: Rig,
+  supplyId: string,
+  on: readonly On[],
+  brought: readonly On[] = [],
+): boolean {
   const supply = rig.supplies.find((each) => each.id === supplyId)!;
-  const set = whatRuns(rig, supply, standing(rig, supply, on));
+  const set = whatRuns(rig, supply, standing(rig, supply, [...on, ...brought]));
+  const isOn = ({ load }: On) => set.some((each) => each.load.id === load.id);
   const { bears, brings, led } = startsOf(rig, supply, set, 'against');
   const hand = set.filter((each) => !led.has(each) && brings(each));
-  return (
-    set.length === on.length && staysOn(rig, supply, set, 'against') && hand.every((each) => bears(set, each))
-  );
+  return on.every(isOn) && staysOn(rig, supply, set, 'against') && hand.every((each) => bears(set, each));
 }
 
 /** Whether loads hold when they are started in just this order. */

@@ -1,5 +1,6 @@
 import { outlooksOf } from '../../src/answers/outlook.js';
 import { withLoad } from '../../src/rig/edits.js';
+import { followersOf, leaderOf, offWith, onWith, withFollowersOf } from '../../src/rig/followers.js';
 import { whoRunsWithWhom } from '../../src/sets/pairs.js';
 import { check } from '../../src/verdict/check.js';
 import { compile } from '../../src/system/compile.js';
@@ -43,6 +44,21 @@ describe('a tie', () => {
     expect(result.verdict).toBe('trips');
     expect(result.decider?.worst.stated).toBeCloseTo(4100, 6);
     expect(onBattery(rig, 'pump').verdict).toBe('holds');
+  });
+
+  it('takes along a chain what is off, names who leads, and lets go of what nothing else leads', () => {
+    const rig = { ties: [tie('saw', 'extractor'), tie('extractor', 'gate'), tie('planer', 'extractor')] };
+    const isOn = (...ids: string[]) => ids.map((load) => ({ load }));
+    expect(followersOf(rig, 'saw')).toEqual(['extractor', 'gate']);
+    expect(withFollowersOf(rig, ['saw', 'gate'])).toEqual(['saw', 'extractor', 'gate']);
+    expect(onWith(rig, isOn('extractor'), 'saw')).toEqual(['saw', 'gate']);
+    expect(leaderOf(rig, isOn('planer', 'extractor'), 'extractor')).toBe('planer');
+    expect(leaderOf(rig, isOn('extractor'), 'extractor')).toBeUndefined();
+    const all = isOn('saw', 'planer', 'extractor', 'gate');
+    expect([...offWith(rig, all, 'saw')]).toEqual(['saw']);
+    expect([...offWith(rig, isOn('saw', 'extractor', 'gate'), 'saw')]).toEqual(['saw', 'extractor', 'gate']);
+    expect([...offWith(rig, all, 'extractor')]).toEqual(['extractor', 'gate']);
+    expect(followersOf({ ties: [tie('saw', 'fan'), tie('fan', 'saw')] }, 'saw')).toEqual(['fan']);
   });
 
   it('does not have its follower run before its leader starts: 1,000 W, then 1,420 W together, pass 1,500 W', () => {

@@ -1,3 +1,4 @@
+import { withFollowersOf } from '../rig/followers.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check } from '../verdict/check.js';
 import type { Limit } from '../verdict/limit.js';
@@ -19,7 +20,7 @@ export interface LineProof {
 }
 
 /**
- * Proves a line of a card: every set that it allows holds at the pessimistic edge, whatever the order of the starts, and
+ * Proves a line of a card: every set that it allows, with all that starts with it, holds at the pessimistic edge, whatever the order of the starts, and
  * whatever is restarted while all of it runs. A line of an order is proved in that order alone. What is Tight is not proved.
  *
  * Source: methods.md, rules 1 to 14; the check itself.
@@ -59,11 +60,20 @@ function judged(
   on: readonly CardItem[],
   kind: CardLine['kind'],
 ): Judged {
-  const result = check(compiled, { supply, on }, kind === 'order' ? 'given' : 'any');
+  const { rig } = compiled;
+  const state = new Map(on.map((item) => [item.load, item.state]));
+  const started = withFollowersOf(
+    rig,
+    on.map(({ load }) => load),
+  );
+  const all = started.map((load) => ({ load, state: state.get(load) }));
+  const result = check(compiled, { supply, on: all }, kind === 'order' ? 'given' : 'any');
   return {
     verdict: result.verdict,
     limit: result.decider,
-    notFed: result.notFed.map(({ load, because }) => ({ load: load.id, because })),
+    notFed: result.notFed
+      .filter(({ load }) => state.has(load.id))
+      .map(({ load, because }) => ({ load: load.id, because })),
   };
 }
 

@@ -43,13 +43,18 @@ export class SetsOnSupply {
     this.limits = new LimitsByElement(ofAll, fed, charging, fails, edge);
     this.memory = new MonotoneMemory((mask) => this.failingPart(mask));
     this.tied = (system.rig.ties ?? []).map(({ leader, follower }) => [
-      this.maskOf(({ load }) => load.id === leader),
-      this.maskOf(({ load }) => load.id === follower),
+      maskOf(states, leader),
+      maskOf(states, follower),
     ]);
   }
 
-  isFed(state: number): boolean {
-    return this.consumers[state] !== undefined;
+  /** What of a set nothing feeds; a load that only follows another one does not start then, and is not missed. */
+  notFedOf(mask: number): number | undefined {
+    const follows = (state: number): boolean =>
+      this.tied.some(
+        ([leader, follower]) => common(leader, mask) !== 0 && common(follower, bitAt(state)) !== 0,
+      );
+    return bitsOf(mask).find((state) => this.consumers[state] === undefined && !follows(state));
   }
 
   /** Whether these run at once, what starts by itself or during work on top of all others included. */
@@ -95,8 +100,8 @@ export class SetsOnSupply {
   }
 
   private failingPart(mask: number): number | undefined {
-    const unfed = bitsOf(mask).find((state) => !this.isFed(state));
-    if (unfed !== undefined) return bitAt(unfed);
+    const notFed = this.notFedOf(mask);
+    if (notFed !== undefined) return bitAt(notFed);
     if (this.isKeptApart(mask)) return shrunk(mask, (part) => !this.isKeptApart(part));
     if (this.hasTie(mask))
       return this.fitsInAnyOrder(mask) ? undefined : shrunk(mask, (part) => this.fitsInAnyOrder(part));
@@ -140,16 +145,12 @@ export class SetsOnSupply {
   private consumersOf(mask: number): readonly Consumer[] {
     return bitsOf(mask).flatMap((state) => this.consumers[state] ?? []);
   }
-
-  private maskOf(is: (consumer: Consumer) => boolean): number {
-    return this.consumers.reduce(
-      (mask, consumer, state) => (consumer && is(consumer) ? union(mask, bitAt(state)) : mask),
-      0,
-    );
-  }
 }
 
 /** A load that is not fed here: it is in no set that holds. */
 function nothingOf({ rig }: System, state: LoadState | undefined): Consumer {
   return { load: loadOf(rig, state?.loadId ?? ''), stateId: state?.stateId, parts: [] };
 }
+
+const maskOf = (states: readonly LoadState[], id: string): number =>
+  states.reduce((mask, { loadId }, state) => (loadId === id ? union(mask, bitAt(state)) : mask), 0);

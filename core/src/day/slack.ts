@@ -1,4 +1,3 @@
-import { bitsOf } from '../sets/bits.js';
 import type { DaySystem } from './day-system.js';
 import { Timetable, type OutOfPlace, type Piece } from './timetable.js';
 import { lasts } from './worth-of-plan.js';
@@ -53,9 +52,10 @@ export function misplacedBy(timetable: Timetable, piece: Piece): Misplacement | 
 
 function isFed(timetable: Timetable, { task, begin, slots }: Piece): boolean {
   const steps = Array.from({ length: slots }, (_, index) => begin + index);
-  return steps.every((slot) =>
-    bitsOf(timetable.runningBy(task, slot)).every((state) => timetable.setsAt(slot)?.isFed(state) ?? false),
-  );
+  return steps.every((slot) => {
+    const sets = timetable.setsAt(slot);
+    return sets !== undefined && sets.notFedOf(timetable.runningBy(task, slot)) === undefined;
+  });
 }
 
 /** Whether the battery lasts though the sun is gone for an hour, whichever it is. */

@@ -1,4 +1,5 @@
 import { restartWaitOf } from '../electrical/restart-wait.js';
+import { withFollowersOf } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Day, Job, Load, Rig } from '../rig/schema.js';
 import { bitAt, union } from '../sets/bits.js';
@@ -73,7 +74,7 @@ export function tasksOf(rig: Rig, day: Day): Tasks {
   const tasks = instances.map(({ job, onDay }): Task => {
     const load = loadOf(rig, job.load);
     const windows = windowsOf(day, job, load, onDay);
-    const stages = stagesOf(job, load, windows, stateAt);
+    const stages = stagesOf(rig, job, load, windows, stateAt);
     const slots = stages.reduce((sum, stage) => sum + stage.slots, 0);
     const leastSlots = leastOf(job, stages, slots);
     return {
@@ -138,13 +139,15 @@ function without(stretches: readonly Stretch[], gone: Stretch): readonly Stretch
 }
 
 function stagesOf(
+  rig: Rig,
   job: Job,
   { id, programme }: Load,
   windows: readonly Stretch[],
   stateAt: StateAt,
 ): readonly TaskStage[] {
+  const others = withFollowersOf(rig, [id, ...(job.with ?? [])]).filter((loadId) => loadId !== id);
   const beside = (minutes: number): number =>
-    (job.with ?? []).reduce((mask, loadId) => union(mask, bitAt(stateAt(loadId, undefined, minutes))), 0);
+    others.reduce((mask, loadId) => union(mask, bitAt(stateAt(loadId, undefined, minutes))), 0);
   if (job.minutes === undefined && programme) {
     const all = programme.stages.reduce((sum, { minutes }) => sum + minutes, 0);
     return programme.stages.map(({ state, minutes }) => ({

@@ -105,7 +105,7 @@ function obstacleOf(
   if (misfit.by !== 'limit' && misfit.by !== 'start')
     return { by: misfit.by, supply: timetable.supplies[misfit.slot], limit: undefined };
   const sets = timetable.system.setsOn(misfit.supply);
-  const isFed = bitsOf(misfit.states).every((state) => sets.isFed(state));
+  const isFed = sets.notFedOf(misfit.states) === undefined;
   return {
     by: isFed ? misfit.by : 'not-fed',
     supply: misfit.supply,

@@ -41,7 +41,9 @@ export function offWith(
 ): ReadonlySet<string> {
   const mayGo = [loadId, ...followersOf(rig, loadId)];
   const staying = on.map(({ load }) => load).filter((id) => !mayGo.includes(id));
-  const led = new Set(staying.flatMap((id) => followersOf(rig, id)));
+  // What is off leads nothing.
+  const ties = rig.ties?.filter(({ leader }) => leader !== loadId);
+  const led = new Set(staying.flatMap((id) => followersOf({ ties }, id)));
   return new Set(mayGo.filter((id) => id === loadId || !led.has(id)));
 }
 

@@ -1,5 +1,6 @@
 import { noProgress, type Progress } from '../answers/progress.js';
 import { PERCENT } from '../quantity/conversion-factors.js';
+import { withFollowersOf } from '../rig/followers.js';
 import type { Load } from '../rig/schema.js';
 import type { CompiledRig } from '../system/compile.js';
 import { check } from '../verdict/check.js';
@@ -141,7 +142,7 @@ function combinationOf(
   { supply, charge, states, startOrder = 'best' }: SetQuestion,
   loads: readonly string[],
 ): Combination {
-  const on = loads.map((load): LoadOn => ({ load, state: states?.get(load) }));
+  const on = withFollowersOf(compiled.rig, loads).map((load): LoadOn => ({ load, state: states?.get(load) }));
   const { verdict, decider, limits, notLast } = check(
     compiled,
     { supply, on, ...(charge && { charge }) },

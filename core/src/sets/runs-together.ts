@@ -1,13 +1,14 @@
 import type { Edge } from '../quantity/quantity.js';
 import type { Load, Rig } from '../rig/schema.js';
 import type { CompiledRig, System } from '../system/compile.js';
+import { followersOf, withFollowersOf } from '../rig/followers.js';
 import { unlocked } from '../system/locks.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
 import { fits } from '../verdict/fits.js';
 import type { Limit } from '../verdict/limit.js';
 import { passesAt } from '../verdict/start-order.js';
 import { situationOfAll, type CheckScene, type LoadOn } from '../verdict/situation.js';
-import { bitAt, bitsBelow, bitsOf, isWithin, MOST_IN_A_MASK, union } from './bits.js';
+import { bitAt, bitsBelow, bitsOf, common, MOST_IN_A_MASK, union } from './bits.js';
 import { byTest, shrunk, type FailingPart } from './monotone-memory.js';
 import type { WattsBudget } from './worth-bound.js';
 import { LimitsByElement } from './limits-by-element.js';
@@ -47,7 +48,7 @@ const NOT_MONOTONE: Limit['kind'] = 'neutral';
 
 /**
  * The loads that a question about sets is about, with the test of a set of them: every limit of the check at one edge,
- * in some order of the starts, with no load kept off by a lock or a shedder. Of a set that passes every subset does.
+ * in some order of the starts, with what follows them, and with no load kept off by a lock or a shedder. Of a set that passes every subset does.
  *
  * @throws RangeError where the rig has no such supply.
  * Source: methods.md, rules 1 to 11; docs/decisions/0010.
@@ -77,43 +78,41 @@ function testsOf(
 ): Pick<RunsTogether, 'failingPart' | 'budgets'> {
   const { rig } = system;
   const { charge, edge, startOrder = 'best', states } = question;
+  const fed = new Map(rig.loads.filter(({ id }) => !system.whyNotFed(id)).map((load) => [load.id, load]));
+  const chosenOf = (mask: number): readonly Load[] => {
+    const ids = bitsOf(mask).flatMap((bit) => loads[bit]?.id ?? []);
+    return withFollowersOf(rig, ids).flatMap((id) => fed.get(id) ?? []);
+  };
   const situationOf = (mask: number) => {
-    const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
+    const chosen = chosenOf(mask);
     const on = chosen.map(({ id }): LoadOn => ({ load: id, state: states?.get(id) }));
     return situationOfAll(system, [...chosen, ...system.charging], { on, ...(charge && { charge }) });
   };
   const counts = ({ kind }: Limit): boolean => kind !== NOT_MONOTONE;
   const fails = (limit: Limit): boolean => counts(limit) && !passesAt([limit], edge);
   const ofAll = situationOf(bitsBelow(loads.length));
-  const consumers = ofAll.consumers.slice(0, loads.length);
-  const byElement = new LimitsByElement(ofAll, consumers, ofAll.consumers.slice(loads.length), fails, edge);
-  const tied = tiesAmong(rig, loads);
+  const consumers = loads.flatMap(({ id }) => ofAll.consumers.find(({ load }) => load.id === id) ?? []);
+  const charging = ofAll.consumers.filter(({ load }) => system.charging.some(({ id }) => id === load.id));
+  const byElement = new LimitsByElement(ofAll, consumers, charging, fails, edge);
+  const leaders = leadersAmong(rig, loads, (id) => fed.has(id));
   const testTied = byTest((mask) => {
     const situation = situationOf(mask);
     return fits(situation, situation.consumers, edge, startOrder, counts);
   });
+  const hasRules = (rig.locks ?? []).length > 0 || (rig.shedders ?? []).length > 0;
+  const isKeptApart = (mask: number): boolean => hasRules && unlocked(rig, chosenOf(mask)).keptOff.length > 0;
   const failingPart: FailingPart = (mask) => {
-    if (isKeptApart(rig, loads, mask)) return shrunk(mask, (part) => !isKeptApart(rig, loads, part));
-    if (tied.some((pair) => isWithin(pair, mask))) return testTied(mask);
+    if (isKeptApart(mask)) return shrunk(mask, (part) => !isKeptApart(part));
+    if (common(leaders, mask) !== 0) return testTied(mask);
     return startOrder === 'any' ? byElement.failingPartInAnyOrder(mask) : byElement.failingPart(mask);
   };
   return { failingPart, budgets: () => byElement.budgets() };
 }
 
-/** The loads of each tie, as masks: one alone starts as if there were no tie. */
-function tiesAmong(rig: Rig, loads: readonly Load[]): readonly number[] {
-  const bitOf = (id: string): number => {
-    const place = loads.findIndex((load) => load.id === id);
-    return place < 0 ? 0 : bitAt(place);
-  };
-  return (rig.ties ?? [])
-    .map(({ leader, follower }) => [bitOf(leader), bitOf(follower)] as const)
-    .filter(([leader, follower]) => leader !== 0 && follower !== 0)
-    .map(([leader, follower]) => union(leader, follower));
-}
-
-function isKeptApart(rig: Rig, loads: readonly Load[], mask: number): boolean {
-  if ((rig.locks ?? []).length === 0 && (rig.shedders ?? []).length === 0) return false;
-  const chosen = bitsOf(mask).flatMap((bit) => loads[bit] ?? []);
-  return unlocked(rig, chosen).keptOff.length > 0;
+/** The loads that bring others on with them, as a mask: each set with one of them is tested with what follows. */
+function leadersAmong(rig: Rig, loads: readonly Load[], isFed: (id: string) => boolean): number {
+  return loads.reduce(
+    (mask, { id }, place) => (followersOf(rig, id).some(isFed) ? union(mask, bitAt(place)) : mask),
+    0,
+  );
 }
