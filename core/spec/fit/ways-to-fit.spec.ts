@@ -177,6 +177,20 @@ describe('the ways to make a set fit', () => {
     expect(kinds(ways)).toContain('wait');
   });
 
+  it('switch nothing off that starts all the same with a load that stays on: of a saw and what follows it the saw, or the link', () => {
+    const ties = [{ leader: 'bandsaw', follower: 'extractor', delayS: 2 }];
+    const offs = (rig: Rig) =>
+      waysToFit(ask(rig, 'battery', 'bandsaw', 'glue-pot', 'extractor'))
+        .ways.flatMap(({ changes }) => changes)
+        .flatMap((change) => (change.by === 'off' || change.by === 'wait' ? [change.loadId] : []));
+    expect(offs(tern)).toContain('extractor');
+    expect(offs({ ...tern, ties })).toEqual(['bandsaw']);
+    const order = judged(ask({ ...tern, ties }, 'battery', 'bandsaw', 'glue-pot', 'extractor')).order.map(
+      ({ load }) => load.id,
+    );
+    expect(order).toEqual(['bandsaw', 'extractor', 'glue-pot']);
+  });
+
   it('put a soft starter on what suits one, and say of more battery why it does not help', () => {
     const rig = exampleRig(
       { unit: { w: 1300, start: [7000, 0.3], usage: 'by-itself', kind: 'hermetic-rotary' } },

@@ -196,10 +196,14 @@ function startFrom(
   const sum = addStartOnLeg(rest, part.start);
   const wattsToVA = limit.unit === 'W' ? demandAt(sum.va, limit.edge) / demandAt(sum.watts, limit.edge) : 1;
   const ampsToVA = limit.unit === 'A' && 'volts' in element ? element.volts : 1;
-  const { lo, stated, hi } = sum.va;
+  // What starts with it is in the limit, and not in the sum.
+  const drawn = (edge: keyof Interval): number =>
+    limit.unit === 'A'
+      ? sum.va[edge]
+      : limit.worst[edge] * (limit.unit === 'W' ? sum.va[edge] / sum.watts[edge] : 1);
   return {
     base: runningVA(others).stated,
-    va: { lo, stated, hi },
+    va: { lo: drawn('lo'), stated: drawn('stated'), hi: drawn('hi') },
     seconds: part.start.seconds,
     ceiling: limit.capacity[limit.edge] * wattsToVA * ampsToVA,
     limit,

@@ -2,6 +2,7 @@ import { sizesOfCurve } from '../electrical/standard-size.js';
 import type { BreakerCurve } from '../reference/breaker-curves.js';
 import { withCopy } from '../rig/entries.js';
 import { withoutCharging } from '../rig/edits.js';
+import { onWith } from '../rig/followers.js';
 import type { Battery, Converter, Load, Part, Rig, Supply } from '../rig/schema.js';
 import type { Quantity } from '../quantity/quantity.js';
 import type { LoadOn } from '../verdict/situation.js';
@@ -27,7 +28,7 @@ export function changed(asked: AskedSet, change: Change): AskedSet {
     case 'other-fuel':
     case 'swap':
     case 'off':
-      return { ...asked, scene: { ...asked.scene, on: onAfter(asked.scene.on, change) } };
+      return { ...asked, scene: { ...asked.scene, on: onAfter(asked, change) } };
     default:
       return {
         ...asked,
@@ -49,7 +50,7 @@ function withHabit(
   );
 }
 
-function onAfter(on: readonly LoadOn[], change: OfWhatIsOn): readonly LoadOn[] {
+function onAfter({ rig, scene: { on } }: AskedSet, change: OfWhatIsOn): readonly LoadOn[] {
   const replaced = (entry: LoadOn): readonly LoadOn[] => {
     if (entry.load !== change.loadId) return [entry];
     switch (change.by) {
@@ -58,7 +59,7 @@ function onAfter(on: readonly LoadOn[], change: OfWhatIsOn): readonly LoadOn[] {
       case 'hold-off':
         return [{ ...entry, heldOff: 'yes' }];
       case 'swap':
-        return [{ load: change.withId }];
+        return onWith(rig, on, change.withId).map((load) => ({ load }));
       default:
         return [];
     }

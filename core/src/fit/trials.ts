@@ -1,4 +1,5 @@
 import { isCharging } from '../rig/charging-loads.js';
+import { withFollowersOf } from '../rig/followers.js';
 import type { Rig } from '../rig/schema.js';
 import { compile, type CompiledRig } from '../system/compile.js';
 import { check, isNothingFed, type CheckResult } from '../verdict/check.js';
@@ -58,12 +59,14 @@ export class Trials {
     const later = laterOf(changes);
     const then = later && this.try(later).result;
     const result = then && isTighter(then, now) ? then : now;
-    return { changes, asked, result, isWhole: !isNothingFed(now) && this.isWhole(changes, now) };
+    const isWhole = !isNothingFed(now) && this.isWhole(changes, now) && !this.comesBackOn(asked);
+    return { changes, asked, result, isWhole };
   }
 
   /** The first limit that fails ends it, where the order is free and no lock chooses. */
   private holdsNow(changes: readonly Change[]): boolean {
     const asked = changedBy(this.asked, changes);
+    if (this.comesBackOn(asked)) return false;
     if (asked.startOrder !== 'best' || (asked.rig.locks ?? []).length > 0) {
       const { result, isWhole } = this.try(changes);
       return isWhole && result.verdict === 'holds';
@@ -77,6 +80,13 @@ export class Trials {
   private isWhole(changes: readonly Change[], { notFed }: CheckResult): boolean {
     const mayBeOff = new Set(changes.flatMap((change) => (change.by === 'either-or' ? change.loadIds : [])));
     return notFed.every(({ load }) => this.notFedBefore.has(load.id) || mayBeOff.has(load.id));
+  }
+
+  /** What was switched off, and starts all the same with a load that is on. */
+  private comesBackOn({ rig, scene }: AskedSet): boolean {
+    const before = new Set(this.asked.scene.on.map(({ load }) => load));
+    const on = scene.on.map(({ load }) => load);
+    return withFollowersOf(rig, on).some((id) => before.has(id) && !on.includes(id));
   }
 
   private check(asked: AskedSet): CheckResult {

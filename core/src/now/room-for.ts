@@ -1,3 +1,4 @@
+import { withFollowersOf } from '../rig/followers.js';
 import { lowerStates } from '../fit/changes-by-hand.js';
 import { wattsCounted } from '../electrical/watts-counted.js';
 import { loadOf } from '../rig/lookup.js';
@@ -67,9 +68,20 @@ function tried(
   const state = change.by === 'state' && change.loadId === loadId ? change.stateId : undefined;
   const joined = joiningOf(compiled, changedBy(scene, change), loadId, state);
   if ('because' in joined) return undefined;
+  if (change.by === 'off' && comesBackOn(compiled, scene, change)) return undefined;
   // On another supply nothing of what is on may go dark in silence.
   if (change.by === 'supply' && joined.situation.notFed.length > 0) return undefined;
   return holdsJoined(joined) ? { change, limit: decidingLimit(limitsOfJoining(joined)) } : undefined;
+}
+
+/** What was switched off, and starts all the same with a load that stays on. */
+function comesBackOn(
+  { rig }: CompiledRig,
+  scene: CheckScene,
+  change: Extract<MakesRoom, { readonly by: 'off' }>,
+): boolean {
+  const staying = changedBy(scene, change).on.map(({ load }) => load);
+  return withFollowersOf(rig, staying).some((id) => change.loadIds.includes(id));
 }
 
 /** What is on once a hand has done it. */

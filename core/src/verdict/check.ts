@@ -15,6 +15,7 @@ import { bestStartOrder, passesAt, type StartTest } from './start-order.js';
 import { worstVerdict, type Verdict } from './verdict.js';
 import { whenItTrips, type TripsWhen } from './when-it-trips.js';
 import type { NotFed } from '../system/fed-loads.js';
+import type { Ties } from '../system/ties.js';
 
 export interface CheckResult {
   readonly supply: Supply;
@@ -107,13 +108,15 @@ function checkSet(situation: Situation, startOrder: StartOrderRule): CheckResult
   const byHand = consumers.filter((consumer) => !runsFirst(consumer));
   const isStarted = (consumer: Consumer): boolean =>
     ties.bringsStart(consumer) && !ties.led.has(consumer.load.id);
-  const order =
+  const order = behindLeaders(
     startOrder === 'best'
       ? [
           ...orderOf(byHand.filter(isStarted), selfStarting, test),
           ...byHand.filter((consumer) => !isStarted(consumer)),
         ]
-      : byHand;
+      : byHand,
+    ties,
+  );
   const before = startOrder === 'any' ? allOthers(consumers) : earlierOnes(selfStarting, order);
   const starts = startsInOrder(situation, order.filter(isStarted), (consumer) =>
     ties.withFollowers(before(consumer)),
@@ -176,6 +179,15 @@ function orderOf(
     if (passes) return order;
   }
   return careful.order;
+}
+
+/** An order in which what starts with a load stands right behind it, unless it was there before. */
+function behindLeaders(order: readonly Consumer[], { led, followersOf }: Ties): readonly Consumer[] {
+  if (led.size === 0) return order;
+  const placed = new Set<Consumer>();
+  for (const consumer of order)
+    for (const each of [consumer, ...followersOf(consumer)]) if (order.includes(each)) placed.add(each);
+  return [...placed];
 }
 
 /** What runs when a load of an order is started: the floor and all before it. */
