@@ -38,14 +38,14 @@ export default defineConfig(
   },
   {
     // Dates that are given, never the one it is.
-    files: ['core/src/{day/clock,sun/sun-position}.ts'],
+    files: ['core/src/{day/clock,solar/sun-position}.ts'],
     rules: { 'no-restricted-globals': ['error', ...OUTSIDE.filter((each) => each !== 'Date')] },
   },
   {
     // Flat arrays walked by index: the bound of the loop, or the bit of a mask, is the proof that the element is there.
     files: [
-      'core/src/quantity/combine-doubts.ts',
-      'core/src/sets/{known-by-parts,known-of-case,limits-by-element,stand-ins,worth-bound}.ts',
+      'core/src/units/combine-doubts.ts',
+      'core/src/sets/{monotone-cache,known-of-case,limits-by-element,interchangeable-loads,worth-bound}.ts',
     ],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },

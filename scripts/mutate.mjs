@@ -14,7 +14,7 @@ await runScript(async () => {
   checkNodeVersion();
   const files = process.argv.slice(2);
   if (files.length === 0)
-    throw new Fault('Name the files to spoil: npm run mutate -- core/src/verdict/start-order.ts');
+    throw new Fault('Name the files to spoil: npm run mutate -- core/src/check/order/start-order.ts');
   await installPackages();
   const settings = join(setUpFolder, 'stryker.json');
   writeFileSync(settings, JSON.stringify(settingsFor(files)));

@@ -1,23 +1,19 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import {
   check,
   compile,
   dropOutOf,
   explain,
   explainLimit,
-  formatAmount,
   shareWords,
   inputLimitOf,
-  leaderOf,
   limitLabel,
-  loadOf,
   notChecked,
   partName,
   plainText,
   powerBackOf,
   spareOrOver,
   supplyNotices,
-  theLoad,
   unplannedLoadsOf,
   USUAL_UNPLANNED_W,
   VERDICT_WORDS,
@@ -25,9 +21,10 @@ import {
   type CheckScene,
   type CompiledRig,
   type Limit,
-  type Rig,
   type StartOrderRule,
-} from '@heliarch/core';
+} from '@heliarch/core/check';
+import { formatAmount } from '@heliarch/core/units';
+import { leaderOf, loadOf, theLoad, type Rig } from '@heliarch/core/rig';
 import {
   cautionsOf,
   dimmingOf,
@@ -39,7 +36,7 @@ import {
   unplannedLoadWords,
   voltageDropWords,
   workingOf,
-} from '@heliarch/core/explaining';
+} from '@heliarch/core/explain';
 import { reportAsJson } from './check-report.ts';
 import { BadInput } from './exit-codes.ts';
 import { sceneOf, type SceneOptions } from './scene-option.ts';

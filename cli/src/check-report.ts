@@ -1,4 +1,4 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import {
   batteryClockOf,
   doubtsOf,
@@ -19,11 +19,10 @@ import {
   type CompiledRig,
   type Doubt,
   type Limit,
-  type Rig,
-  type Scene,
-} from '@heliarch/core';
-import { cautionsOf, dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explaining';
-import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
+} from '@heliarch/core/check';
+import { type Rig, type Scene } from '@heliarch/core/rig';
+import { cautionsOf, dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explain';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 
 /** Version of this report; docs/command-line.md describes it. */
 const REPORT_FORMAT = 'heliarch-check';

@@ -1,4 +1,4 @@
-import type { Verdict } from '@heliarch/core';
+import type { Verdict } from '@heliarch/core/check';
 
 /** What a script that calls `heliarch` can tell from its exit code alone. */
 export const EXIT_BAD_INPUT = 2;

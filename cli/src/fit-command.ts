@@ -1,6 +1,8 @@
-import type { Change, NumberStyle, Rig, WaysToFit } from '@heliarch/core';
-import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explaining';
-import { waysToFit } from '@heliarch/core/planning';
+import type { Change, WaysToFit } from '@heliarch/core/check';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
+import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explain';
+import { waysToFit } from '@heliarch/core/compute';
 import { startOrderOf } from './check-command.ts';
 import { loadsOn, sceneOf, type SceneOptions } from './scene-option.ts';
 

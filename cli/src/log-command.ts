@@ -1,7 +1,8 @@
-import { MS_PER_SECOND } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
 import { readFile } from 'node:fs/promises';
 import papaparse from 'papaparse';
-import type { NumberStyle, Rig } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   analyseTest,
   faultOfLogTest,
@@ -19,7 +20,7 @@ import {
   verdictChanges,
   type LogTest,
   type TestKind,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 import { BadInput } from './exit-codes.ts';
 import { openRig } from './open-rig.ts';
 

@@ -1,5 +1,5 @@
 import { readFile, stat } from 'node:fs/promises';
-import { LARGEST_FILE_BYTES, problemLines, readRigFile, type Rig } from '@heliarch/core';
+import { LARGEST_FILE_BYTES, problemLines, readRigFile, type Rig } from '@heliarch/core/rig';
 import { BadInput } from './exit-codes.ts';
 
 /** Reads a rig from disk, or says what is wrong with it. */

@@ -1,5 +1,7 @@
-import { compile, type Day, type NumberStyle, type Rig } from '@heliarch/core';
-import { planOfDay, reviewOfPlan } from '@heliarch/core/planning';
+import { compile } from '@heliarch/core/check';
+import { type Day, type Rig } from '@heliarch/core/rig';
+import { type NumberStyle } from '@heliarch/core/units';
+import { planOfDay, reviewOfPlan } from '@heliarch/core/compute';
 import {
   assumptionWords,
   cutWords,
@@ -15,7 +17,7 @@ import {
   withPlan,
   type DayPlan,
   type PlanReview,
-} from '@heliarch/core/scheduling';
+} from '@heliarch/core/day';
 import { BadInput } from './exit-codes.ts';
 
 export interface PlanOptions {

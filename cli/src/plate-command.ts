@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import type { NumberStyle, Rig } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   DEVICE_NAMES,
   plateFactWords,
@@ -12,7 +13,7 @@ import {
   type PlateAnswers,
   type PlateInRig,
   type PlateSaid,
-} from '@heliarch/core/plates';
+} from '@heliarch/core/plate';
 import { BadInput } from './exit-codes.ts';
 
 export interface PlateOptions {

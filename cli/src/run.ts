@@ -1,5 +1,6 @@
-import { isNothingFed, type Rig } from '@heliarch/core';
-import { contradictionsOf, unknownFieldsOf, wireTablesOf } from '@heliarch/core/editing';
+import { isNothingFed } from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
+import { contradictionsOf, unknownFieldsOf, wireTablesOf } from '@heliarch/core/describe';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';
 import {

@@ -5,11 +5,11 @@ import {
   type Combination,
   type CombinationQuestion,
   type CombinationRank,
-  type NumberStyle,
-  type Rig,
-} from '@heliarch/core';
-import { changeWords, shortMargin } from '@heliarch/core/explaining';
-import { combinationsOf, oneChangeAway, whoRunsWithWhom } from '@heliarch/core/planning';
+} from '@heliarch/core/check';
+import { type NumberStyle } from '@heliarch/core/units';
+import { type Rig } from '@heliarch/core/rig';
+import { changeWords, shortMargin } from '@heliarch/core/explain';
+import { combinationsOf, oneChangeAway, whoRunsWithWhom } from '@heliarch/core/compute';
 import { BadInput } from './exit-codes.ts';
 import { loadsOn, supplyId } from './scene-option.ts';
 

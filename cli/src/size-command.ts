@@ -1,8 +1,10 @@
-import { PERCENT } from '@heliarch/core';
-import type { CheckScene, NumberStyle, Rig } from '@heliarch/core';
-import { limitLabel } from '@heliarch/core';
-import { sizeWords } from '@heliarch/core/explaining';
-import { enoughSizes } from '@heliarch/core/planning';
+import { PERCENT } from '@heliarch/core/units';
+import type { CheckScene } from '@heliarch/core/check';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
+import { limitLabel } from '@heliarch/core/check';
+import { sizeWords } from '@heliarch/core/explain';
+import { enoughSizes } from '@heliarch/core/compute';
 import { BadInput } from './exit-codes.ts';
 import { sceneOf, type SceneOptions } from './scene-option.ts';
 

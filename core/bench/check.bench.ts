@@ -1,9 +1,10 @@
-import type { Consumer } from '../src/electrical/consumer.js';
-import { check, compile, outlooksOf, type CheckScene, type Rig } from '../src/index.js';
-import { situationOf } from '../src/verdict/situation.js';
-import { hasStart } from '../src/electrical/joined-start.js';
-import { unplannedLoadsOf } from '../src/answers/unplanned-load.js';
-import { passesAt } from '../src/verdict/start-order.js';
+import type { Consumer } from '../src/loads/consumer.js';
+import { check, compile, outlooksOf, type CheckScene } from '../src/api/check.js';
+import { type Rig } from '../src/api/rig.js';
+import { situationOf } from '../src/check/situation.js';
+import { hasStart } from '../src/loads/start/joined-start.js';
+import { unplannedLoadsOf } from '../src/outlook/unplanned-load.js';
+import { passesAt } from '../src/check/order/start-order.js';
 import { largeRig } from './large-rig.js';
 
 /**

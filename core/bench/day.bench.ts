@@ -1,15 +1,16 @@
 import { readFileSync } from 'node:fs';
 import highsLoader from 'highs';
-import { compile, readRigFile, type Rig } from '../src/index.js';
+import { compile } from '../src/api/check.js';
+import { readRigFile, type Rig } from '../src/api/rig.js';
 import { highsSolver } from '../src/day/bound/highs-solver.js';
 import { proofOfPlan } from '../src/day/bound/proof-of-plan.js';
 import { daySystemOf } from '../src/day/day-system.js';
-import { placementsOf, planDay } from '../src/day/plan-day.js';
+import { placementsOf, planDay } from '../src/day/plan/plan-day.js';
 import { supplyRunsOf } from '../src/day/supply-runs.js';
-import { randomNumbers } from '../src/day/random-numbers.js';
-import { isPlaced } from '../src/day/worth-of-plan.js';
+import { randomNumbers } from '../src/day/plan/random-numbers.js';
+import { isPlaced } from '../src/day/plan/worth-of-plan.js';
 import { withPlan } from '../src/rig/day-edits.js';
-import type { Day, Job } from '../src/rig/schema.js';
+import type { Day, Job } from '../src/rig-file/schema.js';
 import { planAsKept } from '../src/day/day-plan.js';
 import { placementsIn, timeIndexed, worthOfPlaced } from '../spec/day/day-by-milp.js';
 

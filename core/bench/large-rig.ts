@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readRigFile, type Rig } from '../src/index.js';
+import { readRigFile, type Rig } from '../src/api/rig.js';
 
 /** Run from the root of the project: the demo rig with its loads repeated until there are so many; names and ids differ. */
 export function largeRig(loads: number): Rig {

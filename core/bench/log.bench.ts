@@ -1,5 +1,5 @@
-import { readRigFile } from '../src/index.js';
-import { randomNumbers } from '../src/day/random-numbers.js';
+import { readRigFile } from '../src/api/rig.js';
+import { randomNumbers } from '../src/day/plan/random-numbers.js';
 import { proposeLayout, readMeterLog } from '../src/formats/meter-log.js';
 import { analyseTest } from '../src/logbook/analyse-test.js';
 import { newTest } from '../src/logbook/test-edits.js';

@@ -1,12 +1,13 @@
-import { compile, type Rig } from '../src/index.js';
-import { combinationsOf } from '../src/planning.js';
+import { compile } from '../src/api/check.js';
+import { type Rig } from '../src/api/rig.js';
+import { combinationsOf } from '../src/api/compute.js';
 import { bitAt, bitsOf, countBits, union } from '../src/sets/bits.js';
 import { maximalSets } from '../src/sets/maximal-sets.js';
 import { MonotoneMemory } from '../src/sets/monotone-memory.js';
 import { runsTogether } from '../src/sets/runs-together.js';
 import { countingLoads, mostWorth } from '../src/sets/worth-bound.js';
-import { fits } from '../src/verdict/fits.js';
-import { situationOfAll } from '../src/verdict/situation.js';
+import { fits } from '../src/check/fits.js';
+import { situationOfAll } from '../src/check/situation.js';
 import { milpSolver, mostTogether } from '../spec/sets/best-set-by-milp.js';
 import { scalarRig, scalarRigAsRig } from '../spec/sets/scalar-rigs.js';
 import { largeRig } from './large-rig.js';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { problemLines, readRigFile } from '../src/formats/rig-file.js';
-import type { Rig } from '../src/rig/schema.js';
+import type { Rig } from '../src/rig-file/schema.js';
 
 export const DEMO_NAMES = ['tern', 'marram', 'puffin', 'lathe-house'] as const;
 

@@ -1,6 +1,6 @@
 import type { PartKind } from '../src/reference/kinds-of-parts.js';
-import type { Basis, Quantity } from '../src/quantity/quantity.js';
-import type { Load, Rig } from '../src/rig/schema.js';
+import type { Basis, Quantity } from '../src/units/quantity.js';
+import type { Load, Rig } from '../src/rig-file/schema.js';
 
 /** A number without doubt, unless a basis says otherwise. */
 export const q = (value: number, basis: Basis = 'setting', extra: Partial<Quantity> = {}): Quantity => ({

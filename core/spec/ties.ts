@@ -1,4 +1,4 @@
-import type { Rig } from '../src/rig/schema.js';
+import type { Rig } from '../src/rig-file/schema.js';
 
 /** Loads with all that starts with them, along chains: each pass takes up one more. */
 export function tiedTo(rig: Rig, ids: readonly string[]): readonly string[] {

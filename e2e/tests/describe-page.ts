@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { kindOfPart, type Load, type Part, type Rig } from '../../core/src/index.ts';
-import { fieldAt } from '../../core/src/editing.ts';
-import { choiceWords } from '../../core/src/index.ts';
+import { kindOfPart, type Load, type Part, type Rig } from '../../core/src/api/rig.ts';
+import { fieldAt } from '../../core/src/api/describe.ts';
+import { choiceWords } from '../../core/src/api/rig.ts';
 import { goToRoom } from './rooms.ts';
 
 type Values = Readonly<Record<string, unknown>>;

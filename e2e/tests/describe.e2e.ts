@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { check, compile, readRigFile, type Rig } from '../../core/src/index.ts';
+import { check, compile } from '../../core/src/api/check.ts';
+import { readRigFile, type Rig } from '../../core/src/api/rig.ts';
 import { largeRig } from '../../core/bench/large-rig.ts';
 import { choose, DescribePage } from './describe-page.ts';
 import { TogetherPage } from './together-page.ts';

@@ -2,16 +2,11 @@ import { Injectable } from '@angular/core';
 import type {
   CheckScene,
   CombinationQuestion,
-  Day,
   EnoughSizes,
-  NumberStyle,
   Combinations,
   OneChangeAway,
   Outlook,
-  Placement,
   Progress,
-  Rig,
-  Scene,
   SetQuestion,
   Settlement,
   StartOrderRule,
@@ -20,12 +15,14 @@ import type {
   WaysToFit,
   WhoRunsWithWhom,
   WorthLookingUp,
-} from '@heliarch/core';
-import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
+} from '@heliarch/core/check';
+import type { Day, Placement, Rig, Scene } from '@heliarch/core/rig';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/day';
 import { Observable } from 'rxjs';
 import { QuestionWorker, type Job } from '../workers/question-worker';
-import type { CardPlan } from '@heliarch/core/carding';
-import type { MeterReading, Trip, UnexplainedPower } from '@heliarch/core/switching';
+import type { CardPlan } from '@heliarch/core/card';
+import type { MeterReading, Trip, UnexplainedPower } from '@heliarch/core/now';
 import type {
   AtTheSwitch,
   Contingencies,

@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 
 /** Whether two rigs are the same but for what is on and what is planned: that belongs to a question, not to what it is asked about. */
 export function isSameSystem(one: Rig, other: Rig): boolean {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { cardDocument, type CardLook, type CardPage, type CodePicture } from '@heliarch/core/carding';
+import { cardDocument, type CardLook, type CardPage, type CodePicture } from '@heliarch/core/card';
 import { fitOnPaper } from './fit-on-paper';
 
 /** Cards as files: a page that needs nothing else, and a PDF, whose writer is fetched only when one is asked for. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { loadOf } from '@heliarch/core';
+import { loadOf } from '@heliarch/core/rig';
 import {
   itemsOff,
   lineWords,
@@ -8,7 +8,7 @@ import {
   withTogether,
   type CardItem,
   type CardPlace,
-} from '@heliarch/core/carding';
+} from '@heliarch/core/card';
 import { Select } from '../components/select/select';
 import type { Choice } from '../components/choice-bar';
 import { VerdictMark } from '../components/verdict-mark';

@@ -1,4 +1,4 @@
-import { PAPER_MM, type CardLook, type CardPage, type CodePicture } from '@heliarch/core/carding';
+import { PAPER_MM, type CardLook, type CardPage, type CodePicture } from '@heliarch/core/card';
 import pdfMake from 'pdfmake/build/pdfmake.min';
 import fonts from 'pdfmake/build/vfs_fonts';
 

@@ -15,7 +15,7 @@ import {
   type CardLook,
   type CardPage,
   type CodePicture,
-} from '@heliarch/core/carding';
+} from '@heliarch/core/card';
 import { fitOnPaper } from './fit-on-paper';
 
 /** The card as it will be on paper: the very markup of the file, apart from the page's own styles. */
@@ -48,7 +48,7 @@ export class CardPreview {
       const { nativeElement } = this.paper();
       nativeElement.style.zoom = this.isShrunk() ? String(shareOf(nativeElement, width)) : '1';
       const root = nativeElement.shadowRoot ?? nativeElement.attachShadow({ mode: 'open' });
-      // Every text of the user is escaped where the markup is made (core/src/formats/card-html.ts).
+      // Every text of the user is escaped where the markup is made (core/src/card/card-html.ts).
       const sizes = fitOnPaper(this.pages(), this.look(), this.code());
       root.innerHTML = `<style>${cardStyle(this.look(), '.card')}</style><div class="card">${cardMarkup(this.pages(), this.code(), sizes)}</div>`;
     });

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
-import type { Rig } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   cardCode,
   cardPage,
@@ -13,7 +13,7 @@ import {
   type CardPage,
   type CardPlan,
   type CodePicture,
-} from '@heliarch/core/carding';
+} from '@heliarch/core/card';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Answers, type Answer } from '../answers/answers';
 import { isSameSystem } from '../answers/same-system';

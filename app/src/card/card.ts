@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { CARD_PAPERS, type CardPage, type CardPaper, type CardPlan } from '@heliarch/core/carding';
+import { CARD_PAPERS, type CardPage, type CardPaper, type CardPlan } from '@heliarch/core/card';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { filter, firstValueFrom, map, switchMap, timer } from 'rxjs';

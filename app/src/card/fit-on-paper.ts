@@ -6,7 +6,7 @@ import {
   type CardLook,
   type CardPage,
   type CodePicture,
-} from '@heliarch/core/carding';
+} from '@heliarch/core/card';
 
 const STEP_PT = 0.25;
 /** Smaller letters are not read at a cupboard door. */

@@ -1,5 +1,5 @@
 import { computed, Injectable } from '@angular/core';
-import { readKeptCards, type CardPlan, type KeptCards, type PrintedCard } from '@heliarch/core/carding';
+import { readKeptCards, type CardPlan, type KeptCards, type PrintedCard } from '@heliarch/core/card';
 import { KeptBeside } from '../storage/kept-beside';
 
 const MOST_PRINTED = 20;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
-import type { Rig } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   lineWords,
   linesOf,
@@ -10,7 +10,7 @@ import {
   type CardCode,
   type CardPlan,
   type PrintedCard,
-} from '@heliarch/core/carding';
+} from '@heliarch/core/card';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { readCode } from '../components/qr-code';

@@ -1,7 +1,7 @@
-import { type Rig, type SourceTest, type Supply } from '@heliarch/core';
+import { type Rig, type SourceTest, type Supply } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { TestBed } from '@angular/core/testing';
-import type { LogTest } from '@heliarch/core/logging';
+import type { LogTest } from '@heliarch/core/logbook';
 import { LogEntries } from '../storage/log-entries';
 import { ArrivalTest } from './arrival-test';
 import { postOf } from './post';

@@ -2,17 +2,17 @@ import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { MS_PER_SECOND } from '@heliarch/core/units';
 import {
-  MS_PER_SECOND,
   type Rig,
   type SourceTest,
   sourceTest,
   type Supply,
   validateRig,
   withArrivalTest,
-} from '@heliarch/core';
-import { sourceTestWords } from '@heliarch/core/explaining';
-import { arrivalEntry } from '@heliarch/core/logging';
+} from '@heliarch/core/rig';
+import { sourceTestWords } from '@heliarch/core/explain';
+import { arrivalEntry } from '@heliarch/core/logbook';
 import { LogEntries } from '../storage/log-entries';
 import { keepTogether } from './keep-together';
 import type { Post } from './post';

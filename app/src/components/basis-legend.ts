@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Basis, Load } from '@heliarch/core';
+import type { Basis } from '@heliarch/core/units';
+import type { Load } from '@heliarch/core/rig';
 import { BASIS_NAMES, BasisMark } from './basis-mark';
 import { UsageMark } from './usage-mark';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Basis } from '@heliarch/core';
+import type { Basis } from '@heliarch/core/units';
 
 type Pictogram = 'calliper' | 'sheet' | 'plate' | 'wave' | 'query' | 'none';
 

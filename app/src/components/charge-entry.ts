@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import type { Scene } from '@heliarch/core';
+import type { Scene } from '@heliarch/core/rig';
 import { QuantityControl, type Known } from './quantity/quantity-control';
 import { TimeOfDay } from './time-of-day';
 

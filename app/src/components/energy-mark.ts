@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { EnergyVerdict } from '@heliarch/core/scheduling';
+import type { EnergyVerdict } from '@heliarch/core/day';
 
 /** Whether the battery lasts, as a shape: a full disc, a half one, an open ring. */
 @Component({

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { check, compile } from '@heliarch/core';
+import { check, compile } from '@heliarch/core/check';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LimitLadder } from './limit-ladder';
 

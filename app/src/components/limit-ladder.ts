@@ -1,16 +1,16 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { formatPercent } from '@heliarch/core/units';
 import {
-  formatPercent,
   limitLabel,
   shareWords,
   spareOrOver,
   VERDICT_WORDS,
   type CheckResult,
   type Limit,
-  type Rig,
-} from '@heliarch/core';
+} from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
 import { keepTogether } from './keep-together';
 import { LimitWorking } from './limit-working';
 import { VerdictMark } from './verdict-mark';

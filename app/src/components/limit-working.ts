@@ -1,16 +1,9 @@
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  capitalised,
-  explainLimit,
-  formatAmount,
-  partName,
-  plainText,
-  type Limit,
-  type Rig,
-  type AnsweredSet,
-} from '@heliarch/core';
-import { workingOf } from '@heliarch/core/explaining';
+import { capitalised, formatAmount } from '@heliarch/core/units';
+import { explainLimit, partName, plainText, type Limit, type AnsweredSet } from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
+import { workingOf } from '@heliarch/core/explain';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from './keep-together';
 import { LimitPlot } from './plot/limit-plot';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { PERCENT } from '@heliarch/core';
+import { PERCENT } from '@heliarch/core/units';
 import { NzProgressComponent } from 'ng-zorro-antd/progress';
 import type { Answer } from '../answers/answers';
 import { LibraryStyles } from './library/library-styles';

@@ -1,5 +1,5 @@
-import type { Day } from '@heliarch/core';
-import { SLOT_MINUTES, slotsOf } from '@heliarch/core/scheduling';
+import type { Day } from '@heliarch/core/rig';
+import { SLOT_MINUTES, slotsOf } from '@heliarch/core/day';
 
 const MS_OF_A_MINUTE = 60_000;
 

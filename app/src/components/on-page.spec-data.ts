@@ -1,7 +1,7 @@
 import { signal, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
 import { RigSession } from '../storage/rig-session';
 

@@ -1,4 +1,5 @@
-import { formatNumber, type NumberStyle, type Rig, type Supply } from '@heliarch/core';
+import { formatNumber, type NumberStyle } from '@heliarch/core/units';
+import { type Rig, type Supply } from '@heliarch/core/rig';
 import { keepTogether } from './keep-together';
 
 /** What an arrival test is of: a hookup; generators and batteries are no post. */

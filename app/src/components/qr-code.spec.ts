@@ -1,4 +1,4 @@
-import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/editing';
+import { joined, NO_PIECES, piecesOf, withPiece } from '@heliarch/core/describe';
 import { packed, unpacked } from '../storage/packed-rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { qrCode, readCode } from './qr-code';

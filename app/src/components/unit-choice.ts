@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { NumberStyle, UnitSystem } from '@heliarch/core';
+import type { NumberStyle, UnitSystem } from '@heliarch/core/units';
 
 export type Clock = '12' | '24';
 

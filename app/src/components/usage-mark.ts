@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Load } from '@heliarch/core';
+import type { Load } from '@heliarch/core/rig';
 
 type Usage = Load['usage'];
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Verdict } from '@heliarch/core';
+import type { Verdict } from '@heliarch/core/check';
 
 /** The shape of a verdict: solid disc, ring with one half filled, bolt inside a ring, open bolt; the bar and
  * chevron of "later"; the dash of "not on this supply"; beside a set in trouble "=" for what fits, "+" for what makes it worse. */

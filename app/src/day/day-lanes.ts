@@ -1,7 +1,9 @@
 import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Day, formatAmount, type Load, PERCENT, type Rig, wattsInState } from '@heliarch/core';
-import { SLOT_MINUTES, slotsOf, stretchesBetween, type DayPlan } from '@heliarch/core/scheduling';
+import { type Day, type Load, type Rig } from '@heliarch/core/rig';
+import { formatAmount, PERCENT } from '@heliarch/core/units';
+import { wattsInState } from '@heliarch/core/check';
+import { SLOT_MINUTES, slotsOf, stretchesBetween, type DayPlan } from '@heliarch/core/day';
 import { BarePlotView } from '../components/plot/bare-plot';
 import { UnitChoice } from '../components/unit-choice';
 import { VerdictMark } from '../components/verdict-mark';

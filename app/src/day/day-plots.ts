@@ -1,12 +1,6 @@
-import { formatPercent, type Day, type NumberStyle } from '@heliarch/core';
-import {
-  energyWords,
-  SLOT_MINUTES,
-  slotsOf,
-  timeInPlan,
-  whOf,
-  type DayPlan,
-} from '@heliarch/core/scheduling';
+import { formatPercent, type NumberStyle } from '@heliarch/core/units';
+import { type Day } from '@heliarch/core/rig';
+import { energyWords, SLOT_MINUTES, slotsOf, timeInPlan, whOf, type DayPlan } from '@heliarch/core/day';
 import type { BarePlot, PlotAxis, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
 
 const SUN_PX = 52;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
-import type { Day } from '@heliarch/core';
+import type { Day } from '@heliarch/core/rig';
 import { Dialog } from '../components/dialog';
 import { FieldGroup } from '../components/fields/field-group';
 import { FieldHelpLine } from '../components/fields/field-help';

@@ -1,7 +1,15 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, of, Subject, switchMap, tap, timer, type Observable } from 'rxjs';
-import { freeId, freeName, type Day, type Job, type Load, type Placement, type Rig } from '@heliarch/core';
+import {
+  freeId,
+  freeName,
+  type Day,
+  type Job,
+  type Load,
+  type Placement,
+  type Rig,
+} from '@heliarch/core/rig';
 import {
   keepingJobs,
   newDay,
@@ -15,7 +23,7 @@ import {
   type DayPlan,
   type PlannedPiece,
   type PlanReview,
-} from '@heliarch/core/scheduling';
+} from '@heliarch/core/day';
 import { Answers, type Answer } from '../answers/answers';
 import { latest, stoppable } from '../answers/latest';
 import { RigSession } from '../storage/rig-session';

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { capitalised, compareVerdicts, formatPercent, type Day as DayOfRig, type Job } from '@heliarch/core';
+import { capitalised, formatPercent } from '@heliarch/core/units';
+import { compareVerdicts } from '@heliarch/core/check';
+import { type Day as DayOfRig, type Job } from '@heliarch/core/rig';
 import {
   assumptionWords,
   cutWords,
@@ -16,7 +18,7 @@ import {
   type DayPlan,
   type Misplacement,
   type PlannedPiece,
-} from '@heliarch/core/scheduling';
+} from '@heliarch/core/day';
 import { AnswerState } from '../components/answer-state';
 import { LongWork } from '../components/long-work';
 import { NothingHere } from '../components/nothing-here';

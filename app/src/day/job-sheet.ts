@@ -10,8 +10,9 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { wattsInState, type Day, type Placement } from '@heliarch/core';
-import { timeInPlan } from '@heliarch/core/scheduling';
+import { wattsInState } from '@heliarch/core/check';
+import { type Day, type Placement } from '@heliarch/core/rig';
+import { timeInPlan } from '@heliarch/core/day';
 import { Dialog } from '../components/dialog';
 import { FieldHelpLine } from '../components/fields/field-help';
 import { FieldRow } from '../components/fields/field-row';

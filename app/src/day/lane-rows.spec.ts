@@ -1,4 +1,4 @@
-import type { Day, Job } from '@heliarch/core';
+import type { Day, Job } from '@heliarch/core/rig';
 import { hoursOf, jobTerms, nowIn } from './lane-rows';
 
 const job = (asked: Partial<Job>): Job => ({ id: 'glue', name: 'Glue', load: 'pot', ...asked });

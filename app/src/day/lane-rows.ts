@@ -1,12 +1,7 @@
 import { minutesOfPlanAt } from '../components/minutes-of-plan';
-import { type Day, type Job, type Load, PERCENT, type Rig } from '@heliarch/core';
-import {
-  slotsOf,
-  SLOT_MINUTES,
-  timeInPlan,
-  type DayPlan,
-  type PlannedPiece,
-} from '@heliarch/core/scheduling';
+import { type Day, type Job, type Load, type Rig } from '@heliarch/core/rig';
+import { PERCENT } from '@heliarch/core/units';
+import { slotsOf, SLOT_MINUTES, timeInPlan, type DayPlan, type PlannedPiece } from '@heliarch/core/day';
 import { troublesOf, type Trouble } from './troubles';
 
 /** A piece of a job as a bar of its lane. */

@@ -1,7 +1,7 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of } from 'rxjs';
-import type { PlannedPiece } from '@heliarch/core/scheduling';
+import type { PlannedPiece } from '@heliarch/core/day';
 import { Answers, type Answer } from '../answers/answers';
 import { latest } from '../answers/latest';
 import { DayState } from './day-state';

@@ -1,6 +1,6 @@
-import type { Day, Rig } from '@heliarch/core';
-import { dayCalendar, planTable, traceTable } from '@heliarch/core/exporting';
-import type { DayPlan } from '@heliarch/core/scheduling';
+import type { Day, Rig } from '@heliarch/core/rig';
+import { dayCalendar, planTable, traceTable } from '@heliarch/core/formats';
+import type { DayPlan } from '@heliarch/core/day';
 import { unparse } from 'papaparse';
 import { saveBlob } from '../storage/rig-files';
 

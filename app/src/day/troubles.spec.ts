@@ -1,4 +1,4 @@
-import type { DayPlan, Moment, PlannedPiece } from '@heliarch/core/scheduling';
+import type { DayPlan, Moment, PlannedPiece } from '@heliarch/core/day';
 import { troublesOf } from './troubles';
 
 const piece = (job: string, begin: number, pinned?: 'yes'): PlannedPiece => ({

@@ -1,5 +1,5 @@
-import { compareVerdicts } from '@heliarch/core';
-import { SLOT_MINUTES, type DayPlan, type Moment, type PlannedPiece } from '@heliarch/core/scheduling';
+import { compareVerdicts } from '@heliarch/core/check';
+import { SLOT_MINUTES, type DayPlan, type Moment, type PlannedPiece } from '@heliarch/core/day';
 
 export type Trouble = Exclude<Moment['verdict'], 'holds'>;
 

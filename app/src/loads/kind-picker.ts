@@ -4,8 +4,9 @@ import { NzInputDirective } from 'ng-zorro-antd/input';
 import { Dialog } from '../components/dialog';
 import { FieldStyles } from '../components/library/field-styles';
 import { LibraryStyles } from '../components/library/library-styles';
-import { formatNumber, kindOfPart, LOAD_FAMILIES, sourceWords, type Amount } from '@heliarch/core';
-import { findKinds, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/editing';
+import { formatNumber, type Amount } from '@heliarch/core/units';
+import { kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core/rig';
+import { findKinds, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/describe';
 
 /** A kind, and what of its plate was typed with it. */
 export interface KindPicked {

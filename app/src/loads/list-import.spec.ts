@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig } from '@heliarch/core';
-import { loadTable } from '@heliarch/core/editing';
+import { validateRig } from '@heliarch/core/rig';
+import { loadTable } from '@heliarch/core/describe';
 import { unparse } from 'papaparse';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../components/on-page.spec-data';

@@ -15,7 +15,7 @@ import {
   NzThMeasureDirective,
   NzTrDirective,
 } from 'ng-zorro-antd/table';
-import { readLoadTable, type LoadLine } from '@heliarch/core/editing';
+import { readLoadTable, type LoadLine } from '@heliarch/core/describe';
 import { parse } from 'papaparse';
 import { RigSession } from '../storage/rig-session';
 import { LoadsState } from './loads-state';

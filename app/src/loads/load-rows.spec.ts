@@ -1,4 +1,4 @@
-import { findKinds, rigFromAnswers } from '@heliarch/core/editing';
+import { findKinds, rigFromAnswers } from '@heliarch/core/describe';
 import { filtered, loadRows, sorted } from './load-rows';
 
 const kinds = ['kettle', 'band-saw', 'roof-air-small', 'laptop'].flatMap((id) =>

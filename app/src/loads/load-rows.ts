@@ -5,7 +5,7 @@ import {
   type Rig,
   loadSummary,
   type LoadSummary,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
 
 /** One line of the list. */
 export interface LoadRow extends LoadSummary {

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { validateRig, type Rig } from '@heliarch/core';
-import { findKinds } from '@heliarch/core/editing';
+import { validateRig, type Rig } from '@heliarch/core/rig';
+import { findKinds } from '@heliarch/core/describe';
 import { RigSession } from '../storage/rig-session';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { LoadsState } from './loads-state';

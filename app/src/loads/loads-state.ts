@@ -11,8 +11,8 @@ import {
   withLoadsOn,
   withoutEntry,
   withoutPart,
-} from '@heliarch/core';
-import { loadOfKind, plainLoad } from '@heliarch/core/editing';
+} from '@heliarch/core/rig';
+import { loadOfKind, plainLoad } from '@heliarch/core/describe';
 import { RigSession } from '../storage/rig-session';
 import type { KindPicked } from './kind-picker';
 import { filtered, loadRows, sorted, type Column, type Sorting } from './load-rows';

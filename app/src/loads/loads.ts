@@ -12,8 +12,8 @@ import {
 } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { type Load, choiceWords, entriesOf } from '@heliarch/core';
-import { countDoubts } from '@heliarch/core/editing';
+import { type Load, choiceWords, entriesOf } from '@heliarch/core/rig';
+import { countDoubts } from '@heliarch/core/describe';
 import { BasisLegend } from '../components/basis-legend';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';

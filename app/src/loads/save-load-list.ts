@@ -1,5 +1,5 @@
-import type { Rig } from '@heliarch/core';
-import { loadTable } from '@heliarch/core/editing';
+import type { Rig } from '@heliarch/core/rig';
+import { loadTable } from '@heliarch/core/describe';
 import { unparse } from 'papaparse';
 import { saveBlob } from '../storage/rig-files';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { formatNumber } from '@heliarch/core';
-import { combineTests, givenWords, type Combined, type LogTest, type Offered } from '@heliarch/core/logging';
+import { formatNumber } from '@heliarch/core/units';
+import { combineTests, givenWords, type Combined, type LogTest, type Offered } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { combineLatest, filter, map, of, switchMap } from 'rxjs';
 import { UnitChoice } from '../components/unit-choice';

@@ -10,14 +10,14 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { formatNumber, shownUnit } from '@heliarch/core';
+import { formatNumber, shownUnit } from '@heliarch/core/units';
 import {
   withConditions,
   withLoadOf,
   type LogTest,
   type TestConditions,
   type TestKind,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { debounce, merge, timer } from 'rxjs';
 import { QuantityControl } from '../components/quantity/quantity-control';

@@ -1,5 +1,5 @@
-import { SECONDS_PER_DAY } from '@heliarch/core';
-import type { Combined } from '@heliarch/core/logging';
+import { SECONDS_PER_DAY } from '@heliarch/core/units';
+import type { Combined } from '@heliarch/core/logbook';
 import type { PlotDrawn, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
 import type { PlotWords } from './plot-words';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { givenWords } from '@heliarch/core/logging';
+import { givenWords } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BasisMark } from '../components/basis-mark';
 import { UnitChoice } from '../components/unit-choice';

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { testsFromSwitch, type LogTest } from '@heliarch/core/logging';
+import { testsFromSwitch, type LogTest } from '@heliarch/core/logbook';
 import { catchError, map, of, switchMap, timeout } from 'rxjs';
 import { atHand, putAtHand, takeFromHand } from '../storage/at-hand';
 import type { StoredTest } from '../storage/rig-database';

@@ -1,6 +1,7 @@
 import { Injectable, type OnDestroy } from '@angular/core';
-import type { NumberStyle, Rig } from '@heliarch/core';
-import type { ChangeLines, GivenNumber, LogTest, TestAnalysed } from '@heliarch/core/logging';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
+import type { ChangeLines, GivenNumber, LogTest, TestAnalysed } from '@heliarch/core/logbook';
 import { wrap, type Remote } from 'comlink';
 import { catchError, defer, from, map, of, startWith, type Observable } from 'rxjs';
 import type { Answer } from '../answers/answers';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { MS_PER_SECOND } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
 import { parse } from 'papaparse';
 import {
   newTest,
@@ -13,8 +13,8 @@ import {
   type LogTest,
   type TestKind,
   type TimeStyle,
-} from '@heliarch/core/logging';
-import { readKeptFeed } from '@heliarch/core/metering';
+} from '@heliarch/core/logbook';
+import { readKeptFeed } from '@heliarch/core/instruments';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { FileDrop } from '../components/library/file-drop';
 import { Select } from '../components/select/select';

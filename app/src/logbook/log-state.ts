@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
-import type { Rig } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   testWords,
   withGiven,
@@ -9,7 +9,7 @@ import {
   type LogTest,
   type Offered,
   type TestKind,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 import { fromEvent, interval, merge, of } from 'rxjs';
 import { latest } from '../answers/latest';
 import { keepTogether } from '../components/keep-together';

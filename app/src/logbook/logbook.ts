@@ -9,7 +9,7 @@ import {
   type LogReading,
   type LogTest,
   type ReadingRole,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { AnswerState } from '../components/answer-state';
 import { BasisLegend } from '../components/basis-legend';

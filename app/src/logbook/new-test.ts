@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { MS_PER_SECOND } from '@heliarch/core';
-import { newTest, withConditions, TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logging';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import { newTest, withConditions, TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { FieldStyles } from '../components/library/field-styles';

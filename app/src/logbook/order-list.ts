@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { orderWords, type LogTest, type OrderedStep } from '@heliarch/core/logging';
+import { orderWords, type LogTest, type OrderedStep } from '@heliarch/core/logbook';
 import { LogState } from './log-state';
 
 const MARKS: Readonly<Record<OrderedStep['state'], string>> = {

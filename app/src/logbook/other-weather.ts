@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { formatPercent } from '@heliarch/core';
-import { dutyInOtherWeather, type LogTest } from '@heliarch/core/logging';
+import { formatPercent } from '@heliarch/core/units';
+import { dutyInOtherWeather, type LogTest } from '@heliarch/core/logbook';
 import { map } from 'rxjs';
 import { QuantityControl } from '../components/quantity/quantity-control';
 import { readingControl, readingOf } from '../components/quantity/readings';

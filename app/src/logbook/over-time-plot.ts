@@ -1,5 +1,5 @@
-import { SECONDS_PER_HOUR } from '@heliarch/core';
-import { countingReadings, type LogTest } from '@heliarch/core/logging';
+import { SECONDS_PER_HOUR } from '@heliarch/core/units';
+import { countingReadings, type LogTest } from '@heliarch/core/logbook';
 import type { PlotDrawn, PlotPoint } from '../components/plot/plot-drawn';
 import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';

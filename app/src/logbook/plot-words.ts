@@ -1,4 +1,4 @@
-import { MS_PER_SECOND, SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core';
+import { MS_PER_SECOND, SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 
 /** How a plot of a test writes moments and numbers. */
 export interface PlotWords {

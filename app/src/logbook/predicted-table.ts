@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatDuration, formatNumber, PERCENT } from '@heliarch/core';
-import type { LogTest, Prediction, RunDown } from '@heliarch/core/logging';
+import { formatDuration, formatNumber, PERCENT } from '@heliarch/core/units';
+import type { LogTest, Prediction, RunDown } from '@heliarch/core/logbook';
 import { UnitChoice } from '../components/unit-choice';
 import { LogState } from './log-state';
 

@@ -10,8 +10,8 @@ import {
   untracked,
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { MS_PER_SECOND, SECONDS_PER_MINUTE } from '@heliarch/core';
-import type { LogReading, LogTest, ReadingRole } from '@heliarch/core/logging';
+import { MS_PER_SECOND, SECONDS_PER_MINUTE } from '@heliarch/core/units';
+import type { LogReading, LogTest, ReadingRole } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { ChoiceBar, type Choice } from '../components/choice-bar';

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatNumber, SECONDS_PER_HOUR, shownUnit } from '@heliarch/core';
+import { formatNumber, SECONDS_PER_HOUR, shownUnit } from '@heliarch/core/units';
 import {
   withoutReading,
   withReadingChanged,
   type LogReading,
   type LogTest,
   type RunDown,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { matches } from '../components/matches';
 import { keepTogether } from '../components/keep-together';

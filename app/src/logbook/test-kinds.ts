@@ -1,4 +1,4 @@
-import { TEST_KINDS, type ReadingRole, type TestKind } from '@heliarch/core/logging';
+import { TEST_KINDS, type ReadingRole, type TestKind } from '@heliarch/core/logbook';
 
 /** What is read in a test of a kind, and what single readings may stand for. */
 export interface KindOfTest {

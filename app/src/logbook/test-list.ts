@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logging';
+import { TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logbook';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { Select } from '../components/select/select';
 import { isOver } from './kept-tests';

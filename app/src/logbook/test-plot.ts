@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatNumber } from '@heliarch/core';
-import type { LogTest, TestAnalysed } from '@heliarch/core/logging';
+import { formatNumber } from '@heliarch/core/units';
+import type { LogTest, TestAnalysed } from '@heliarch/core/logbook';
 import { Plot } from '../components/plot/plot';
 import { UnitChoice } from '../components/unit-choice';
 import { LogState } from './log-state';

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { formatNumber, type Load } from '@heliarch/core';
+import { formatNumber } from '@heliarch/core/units';
+import { type Load } from '@heliarch/core/rig';
 import { FieldStyles } from '../components/library/field-styles';
 import { LibraryStyles } from '../components/library/library-styles';
 import { keepTogether } from '../components/keep-together';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { batteryClockOf, formatAmount, formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core';
+import { batteryClockOf } from '@heliarch/core/check';
+import { formatAmount, formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 import { ChargeEntry, type ChargeRead } from '../components/charge-entry';
 import { UnitChoice } from '../components/unit-choice';
 import { NowState } from './now-state';

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
-import type { Clock } from '@heliarch/core/switching';
-import { clockWords } from '@heliarch/core/switching';
+import type { Clock } from '@heliarch/core/now';
+import { clockWords } from '@heliarch/core/now';
 
 const BUZZ_MS = 300;
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
-import { clockWords } from '@heliarch/core/switching';
+import { clockWords } from '@heliarch/core/now';
 import { ClockBell } from './clock-bell';
 import { countdown } from './countdown';
 import { NowState } from './now-state';

@@ -1,4 +1,4 @@
-import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core';
+import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 
 /**
  * What is left of a clock as it counts down.

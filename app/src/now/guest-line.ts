@@ -1,12 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  formatAmount,
-  formatNumber,
-  USUAL_UNPLANNED_W,
-  type UnplannedLoad,
-  type Verdict,
-} from '@heliarch/core';
+import { formatAmount, formatNumber } from '@heliarch/core/units';
+import { USUAL_UNPLANNED_W, type UnplannedLoad, type Verdict } from '@heliarch/core/check';
 import { of } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core';
-import { unexplainedWords, withMeterReadAt, type MeterReading } from '@heliarch/core/switching';
+import { formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core/units';
+import { unexplainedWords, withMeterReadAt, type MeterReading } from '@heliarch/core/now';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { of } from 'rxjs';
 import { Answers } from '../answers/answers';

@@ -1,16 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  compile,
-  check,
-  loadOf,
-  theLoad,
-  wattsCounted,
-  withCharge,
-  type CheckScene,
-  type Load,
-  type Rig,
-} from '@heliarch/core';
+import { compile, check, type CheckScene } from '@heliarch/core/check';
+import { loadOf, theLoad, wattsCounted, withCharge, type Load, type Rig } from '@heliarch/core/rig';
 import {
   clocksOf,
   nothingOn,
@@ -26,7 +17,7 @@ import {
   type MeterReading,
   type SwitchOn,
   type SwitchOnWords,
-} from '@heliarch/core/switching';
+} from '@heliarch/core/now';
 import { fromEvent, interval, merge } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { capitalised, formatNumber, powerFlowsOf, theLoad } from '@heliarch/core';
+import { capitalised, formatNumber } from '@heliarch/core/units';
+import { powerFlowsOf } from '@heliarch/core/check';
+import { theLoad } from '@heliarch/core/rig';
 import { AnswerState } from '../components/answer-state';
 import type { Choice } from '../components/choice-bar';
 import { Select } from '../components/select/select';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { formatNumber, loadOf, SECONDS_PER_MINUTE, wattsCounted } from '@heliarch/core';
-import { usualRunS } from '@heliarch/core/switching';
+import { formatNumber, SECONDS_PER_MINUTE } from '@heliarch/core/units';
+import { loadOf, wattsCounted } from '@heliarch/core/rig';
+import { usualRunS } from '@heliarch/core/now';
 import { ChoiceBar, type Choice } from '../components/choice-bar';
 import { Tick } from '../components/tick';
 import { UnitChoice } from '../components/unit-choice';

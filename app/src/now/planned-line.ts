@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
-import { listNames, plannedAt } from '@heliarch/core/switching';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import { listNames, plannedAt } from '@heliarch/core/now';
 import { of } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

@@ -10,7 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { PERCENT } from '@heliarch/core';
+import { PERCENT } from '@heliarch/core/units';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { PictureReadings } from './picture/picture-readings';
 import { photoOnCanvas, WHOLE, type Crop } from './picture/plate-photo';

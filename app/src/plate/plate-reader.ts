@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { formatNumber } from '@heliarch/core';
+import { formatNumber } from '@heliarch/core/units';
 import {
   DEVICE_NAMES,
   plateChangeWords,
@@ -18,7 +18,7 @@ import {
   plateKeptWords,
   plateQuestionWords,
   plateWarningWords,
-} from '@heliarch/core/plates';
+} from '@heliarch/core/plate';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { BasisMark } from '../components/basis-mark';

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import {
   compareReadings,
   keyOfFact,
@@ -12,7 +12,7 @@ import {
   type PlateList,
   type PlateTarget,
   type TypicalLoad,
-} from '@heliarch/core/plates';
+} from '@heliarch/core/plate';
 import { RigSession } from '../storage/rig-session';
 
 /** Extra-low voltage, direct current: IEC 61140 has 120 V at most, and rigs have no more than this. */

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../components/on-page.spec-data';
 import { FitHeadline } from './fit-headline';

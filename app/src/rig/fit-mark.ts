@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { RigCheck } from '@heliarch/core/editing';
+import type { RigCheck } from '@heliarch/core/describe';
 import { VerdictMark } from '../components/verdict-mark';
 
 const WORDS: Readonly<Record<RigCheck['verdict'], string>> = {

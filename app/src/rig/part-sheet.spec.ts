@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../components/on-page.spec-data';
 import { PartSheet } from './part-sheet';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig } from '@heliarch/core';
+import { validateRig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { sessionWith } from '../components/on-page.spec-data';
 import { RigState } from './rig-state';

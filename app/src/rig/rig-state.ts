@@ -1,7 +1,7 @@
 import { UnitChoice } from '../components/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { capitalised } from '@heliarch/core/units';
 import {
-  capitalised,
   withArrivalTest,
   type Rig,
   type SourceTest,
@@ -12,8 +12,8 @@ import {
   withoutEntry,
   type Entry,
   type EntryList,
-} from '@heliarch/core';
-import { newEntry, rigChecksOf } from '@heliarch/core/editing';
+} from '@heliarch/core/rig';
+import { newEntry, rigChecksOf } from '@heliarch/core/describe';
 import type { Target } from '../storage/rig-edits';
 import { RigSession } from '../storage/rig-session';
 

@@ -18,8 +18,8 @@ import {
   NzTabDirective,
   NzTabsComponent,
 } from 'ng-zorro-antd/tabs';
-import { ENTRY_WORDS, type EntryList } from '@heliarch/core';
-import { countDoubts } from '@heliarch/core/editing';
+import { ENTRY_WORDS, type EntryList } from '@heliarch/core/rig';
+import { countDoubts } from '@heliarch/core/describe';
 import { NamedTabs } from '../components/library/named-tabs';
 import { BasisLegend } from '../components/basis-legend';
 import { WorthNext } from '../components/worth-next';

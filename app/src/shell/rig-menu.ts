@@ -2,7 +2,7 @@ import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { NzIconDirective } from 'ng-zorro-antd/icon';
 import { catchError, of } from 'rxjs';
 import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';

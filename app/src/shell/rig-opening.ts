@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { problemLines, readRigFile, type Rig, type Validation, freeName } from '@heliarch/core';
+import { problemLines, readRigFile, type Rig, type Validation, freeName } from '@heliarch/core/rig';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
@@ -106,7 +106,7 @@ export class RigOpening {
 
 /** Said once: a slip in the name of a field takes its number out of every check. */
 async function unknownFieldsIn(rig: Rig): Promise<Pick<Notice, 'details'>> {
-  const { unknownFieldsOf } = await import('@heliarch/core/editing');
+  const { unknownFieldsOf } = await import('@heliarch/core/describe');
   const unknown = unknownFieldsOf(rig);
   return unknown.length === 0
     ? {}

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Dialog } from '../components/dialog';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { writeRigFile } from '@heliarch/core';
+import { writeRigFile } from '@heliarch/core/rig';
 import { RigOpening, type SameId } from './rig-opening';
 
 /** Asks which of two rigs of one id stays: everyone who began from one file shares its id. */

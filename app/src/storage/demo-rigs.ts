@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
-import { MS_PER_SECOND, readRigFile, type Rig } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import { readRigFile, type Rig } from '@heliarch/core/rig';
 
 /** The fictitious rigs that the build carries, each under the name of its file. */
 export const DEMO_RIGS = [

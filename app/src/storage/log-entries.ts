@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { LogTest } from '@heliarch/core/logging';
+import type { LogTest } from '@heliarch/core/logbook';
 import { LogRepository } from './log-repository';
 import { RigSession } from './rig-session';
 import { StorageQueue } from './storage-queue';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { newTest, withReading, type LogTest } from '@heliarch/core/logging';
+import { newTest, withReading, type LogTest } from '@heliarch/core/logbook';
 import { firstValueFrom } from 'rxjs';
 import { LogRepository } from './log-repository';
 import { LogDatabase } from './rig-database';

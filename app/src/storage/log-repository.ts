@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { liveQuery } from 'dexie';
-import { readLogTest, withReadingsOf, type LogTest } from '@heliarch/core/logging';
+import { readLogTest, withReadingsOf, type LogTest } from '@heliarch/core/logbook';
 import { from, type Observable } from 'rxjs';
 import { LogDatabase, type StoredTest } from './rig-database';
 import { RigRepository } from './rig-repository';

@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 
 const RANDOM_LETTERS = 8;
 const LONGEST_ID = 64;

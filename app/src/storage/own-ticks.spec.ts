@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Rig } from '@heliarch/core';
-import { withSwitchedOn } from '@heliarch/core/switching';
+import type { Rig } from '@heliarch/core/rig';
+import { withSwitchedOn } from '@heliarch/core/now';
 import { BehaviorSubject } from 'rxjs';
 import { OwnTicks } from './own-ticks';
 import { RigRepository } from './rig-repository';

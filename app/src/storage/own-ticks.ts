@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Rig } from '@heliarch/core';
-import { nothingOn, readAtSwitch, type AtSwitch } from '@heliarch/core/switching';
+import type { Rig } from '@heliarch/core/rig';
+import { nothingOn, readAtSwitch, type AtSwitch } from '@heliarch/core/now';
 import { KeptBeside } from './kept-beside';
 import { RigSession } from './rig-session';
 

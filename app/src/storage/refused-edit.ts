@@ -1,4 +1,4 @@
-import { problemLines, type Rig, type RigProblem } from '@heliarch/core';
+import { problemLines, type Rig, type RigProblem } from '@heliarch/core/rig';
 
 /** An edit that would have left a rig that cannot be read again; it stands beside the rig, not in it. */
 export interface RefusedEdit {

@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { fieldValue, RigEdits, type Target } from './rig-edits';
 import { RigSession } from './rig-session';
 import { smallRig } from './small-rig.spec-data';

@@ -8,7 +8,7 @@ import {
   type RigProblem,
   entriesOf,
   type EntryList,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
 import { RigSession } from './rig-session';
 
 /** One entry of the rig, or the rig itself. */

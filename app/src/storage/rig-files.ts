@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core';
+import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core/rig';
 import { BUILD_NAME } from '../components/build-info';
 import { LogDatabase, type StoredTest } from './rig-database';
 

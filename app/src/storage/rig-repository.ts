@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { problemLines, readRigDocument, type Rig } from '@heliarch/core';
+import { problemLines, readRigDocument, type Rig } from '@heliarch/core/rig';
 import { liveQuery } from 'dexie';
 import { from, type Observable } from 'rxjs';
 import type { RefusedEdit } from './refused-edit';

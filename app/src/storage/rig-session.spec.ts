@@ -1,7 +1,7 @@
 import { createEnvironmentInjector, EnvironmentInjector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Dexie } from 'dexie';
-import { type Rig, withLoad, withPartNumber } from '@heliarch/core';
+import { type Rig, withLoad, withPartNumber } from '@heliarch/core/rig';
 import { firstValueFrom } from 'rxjs';
 import { RigDatabase } from './rig-database';
 import { DemoRigs } from './demo-rigs';

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { validateRig, type Rig } from '@heliarch/core';
+import { validateRig, type Rig } from '@heliarch/core/rig';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
 import { putAtHand, takeFromHand } from './at-hand';
 import { DemoRigs } from './demo-rigs';

@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 
 /** The least that is a rig. */
 export function smallRig(name = 'Small'): Rig {

@@ -1,4 +1,4 @@
-import { problemLines, readRigDocument, type Rig } from '@heliarch/core';
+import { problemLines, readRigDocument, type Rig } from '@heliarch/core/rig';
 import type { RefusedEdit } from './refused-edit';
 import type { StoredRig } from './rig-database';
 import { isUndoHistory, NO_HISTORY, type UndoHistory } from './undo-history';

@@ -1,4 +1,4 @@
-import { withCharge, withLoad, type Rig } from '@heliarch/core';
+import { withCharge, withLoad, type Rig } from '@heliarch/core/rig';
 import { NO_HISTORY, stepBack, stepForward, withStep, type Stepped, type UndoHistory } from './undo-history';
 import { smallRig } from './small-rig.spec-data';
 

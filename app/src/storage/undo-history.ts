@@ -1,5 +1,5 @@
 import { applyPatch, compare, deepClone, type Operation } from 'fast-json-patch';
-import { validateRig, type Rig } from '@heliarch/core';
+import { validateRig, type Rig } from '@heliarch/core/rig';
 
 /** What was changed, in a few words, and what belongs together: typing one number is one step. */
 export interface Change {

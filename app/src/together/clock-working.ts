@@ -1,7 +1,8 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatAmount, type BatteryClock, type AnsweredSet } from '@heliarch/core';
-import { clockWorkingOf } from '@heliarch/core/explaining';
+import { formatAmount } from '@heliarch/core/units';
+import { type BatteryClock, type AnsweredSet } from '@heliarch/core/check';
+import { clockWorkingOf } from '@heliarch/core/explain';
 import { BasisMark } from '../components/basis-mark';
 import { keepTogether } from '../components/keep-together';
 

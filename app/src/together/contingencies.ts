@@ -1,17 +1,16 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { formatAmount } from '@heliarch/core/units';
 import {
-  formatAmount,
   USUAL_UNPLANNED_W,
   VERDICT_WORDS,
   type CheckResult,
   type CheckScene,
-  type Rig,
-  type SourceTest,
   type Verdict,
-} from '@heliarch/core';
-import { unplannedLoadWords } from '@heliarch/core/explaining';
+} from '@heliarch/core/check';
+import { type Rig, type SourceTest } from '@heliarch/core/rig';
+import { unplannedLoadWords } from '@heliarch/core/explain';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';

@@ -1,6 +1,7 @@
-import type { NumberStyle } from '@heliarch/core';
-import type { Rig, Verdict } from '@heliarch/core';
-import { dimmingWords, inputLimitWords, powerBackWords, voltageDropWords } from '@heliarch/core/explaining';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
+import type { Verdict } from '@heliarch/core/check';
+import { dimmingWords, inputLimitWords, powerBackWords, voltageDropWords } from '@heliarch/core/explain';
 import type { Contingencies } from '../workers/rig-questions';
 
 /** One answer beside the verdict. */

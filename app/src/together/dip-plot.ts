@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type CheckResult, formatNumber, type NumberStyle, PERCENT, type Rig } from '@heliarch/core';
-import { DIP_STEPS, dipsOf } from '@heliarch/core/explaining';
+import { type CheckResult } from '@heliarch/core/check';
+import { formatNumber, type NumberStyle, PERCENT } from '@heliarch/core/units';
+import { type Rig } from '@heliarch/core/rig';
+import { DIP_STEPS, dipsOf } from '@heliarch/core/explain';
 import { Plot } from '../components/plot/plot';
 import type { PlotDrawn } from '../components/plot/plot-drawn';
 import { UnitChoice } from '../components/unit-choice';

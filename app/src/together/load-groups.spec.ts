@@ -1,4 +1,5 @@
-import { check, compile, outlooksOf, type CheckScene, type Rig } from '@heliarch/core';
+import { check, compile, outlooksOf, type CheckScene } from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { groupLoads } from './load-groups';
 

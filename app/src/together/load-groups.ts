@@ -1,24 +1,19 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import {
   followersOf,
   leaderOf,
-  listNames,
   LOAD_FAMILIES,
   loadOf,
-  outlookWords,
   theLoad,
   wattsCounted,
-  type Basis,
-  type CheckResult,
   type Load,
   type LoadFamily,
-  type Outlook,
-  type Quantity,
   type Rig,
   type Scene,
-  type Verdict,
   loadSummary,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
+import { listNames, outlookWords, type CheckResult, type Outlook, type Verdict } from '@heliarch/core/check';
+import { type Basis, type Quantity } from '@heliarch/core/units';
 
 /** One row of the load list. */
 export interface LoadRow {

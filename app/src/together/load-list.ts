@@ -1,6 +1,8 @@
 import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChildren } from '@angular/core';
-import { formatNumber, powerFlowsOf, wattsCounted } from '@heliarch/core';
+import { formatNumber } from '@heliarch/core/units';
+import { powerFlowsOf } from '@heliarch/core/check';
+import { wattsCounted } from '@heliarch/core/rig';
 import { AnswerState } from '../components/answer-state';
 import { BasisLegend } from '../components/basis-legend';
 import { BasisMark } from '../components/basis-mark';

@@ -8,7 +8,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { partNumber, systemOfLoad, type Amount, type Load, type Part, type PartNumber } from '@heliarch/core';
+import { partNumber, systemOfLoad, type Load, type Part, type PartNumber } from '@heliarch/core/rig';
+import { type Amount } from '@heliarch/core/units';
 import { asTheRigHasIt } from '../components/as-the-rig-has-it';
 import { QuantityControl, type Known } from '../components/quantity/quantity-control';
 import { TogetherState } from './together-state';

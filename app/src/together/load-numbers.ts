@@ -10,8 +10,9 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { kindOfPart, partNumber, type Load, type Outlook, type Part } from '@heliarch/core';
-import { asIfOn } from '@heliarch/core/explaining';
+import { kindOfPart, partNumber, type Load, type Part } from '@heliarch/core/rig';
+import { type Outlook } from '@heliarch/core/check';
+import { asIfOn } from '@heliarch/core/explain';
 import { LimitWorking } from '../components/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';

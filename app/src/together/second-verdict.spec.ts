@@ -1,4 +1,5 @@
-import { batteryClockOf, check, compile, dropOutOf, type CheckScene, type Rig } from '@heliarch/core';
+import { batteryClockOf, check, compile, dropOutOf, type CheckScene } from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.spec-data';
 import { onPage } from '../components/on-page.spec-data';
 import { SecondVerdict } from './second-verdict';

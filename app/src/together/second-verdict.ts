@@ -2,16 +2,14 @@ import { UnitChoice } from '../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   explainLimit,
-  formatAmount,
-  formatDuration,
-  formatNumber,
   plainText,
   VERDICT_WORDS,
   type BatteryClock,
   type DropOut,
-  type Rig,
   type AnsweredSet,
-} from '@heliarch/core';
+} from '@heliarch/core/check';
+import { formatAmount, formatDuration, formatNumber } from '@heliarch/core/units';
+import { type Rig } from '@heliarch/core/rig';
 import { keepTogether } from '../components/keep-together';
 import { LimitWorking } from '../components/limit-working';
 import { VerdictMark } from '../components/verdict-mark';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { SupplyNotice } from '@heliarch/core';
+import type { SupplyNotice } from '@heliarch/core/check';
 import { keepTogether } from '../components/keep-together';
 import { VerdictMark } from '../components/verdict-mark';
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { CheckScene, Rig } from '@heliarch/core';
-import { turnsWords } from '@heliarch/core/explaining';
+import type { CheckScene } from '@heliarch/core/check';
+import type { Rig } from '@heliarch/core/rig';
+import { turnsWords } from '@heliarch/core/explain';
 import { Answers } from '../answers/answers';
 import { latest } from '../answers/latest';
 import { AnswerState } from '../components/answer-state';

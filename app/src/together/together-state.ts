@@ -8,11 +8,15 @@ import {
   compile,
   dropOutOf,
   explain,
-  loadOf,
   notChecked,
   staircaseHeads,
   staircaseOf,
   supplyNotices,
+  type Outlook,
+  type StartOrderRule,
+} from '@heliarch/core/check';
+import {
+  loadOf,
   theLoad,
   validateRig,
   withArrivalTest,
@@ -27,14 +31,12 @@ import {
   withStartMoved,
   withState,
   withSupply,
-  type Outlook,
   type PartNumber,
-  type Quantity,
   type Rig,
   type Scene,
   type SourceTest,
-  type StartOrderRule,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
+import { type Quantity } from '@heliarch/core/units';
 import { Answers } from '../answers/answers';
 import { latest, stoppable, type Latest } from '../answers/latest';
 import { isSameSystem } from '../answers/same-system';

@@ -9,7 +9,7 @@ import {
   Injector,
   signal,
 } from '@angular/core';
-import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core';
+import { limitLabel, settlementWords, type Settlement, type StartOrderRule } from '@heliarch/core/check';
 import { RigSession } from '../storage/rig-session';
 import { CautionLine } from '../components/caution-line';
 import { ChoiceBar, type Choice } from '../components/choice-bar';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { describeProblem } from '@heliarch/core';
+import { describeProblem } from '@heliarch/core/rig';
 import { RigEdits } from '../storage/rig-edits';
 
 /** A part, a supply or a load of which something typed waits: the verdict goes on without it, and says so. */

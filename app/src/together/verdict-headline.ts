@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import type { Explanation, Rig, AnsweredSet, Verdict } from '@heliarch/core';
+import type { Explanation, AnsweredSet, Verdict } from '@heliarch/core/check';
+import type { Rig } from '@heliarch/core/rig';
 import { keepTogether } from '../components/keep-together';
 import { LimitWorking } from '../components/limit-working';
 import { VerdictMark } from '../components/verdict-mark';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import type { CautionId } from '@heliarch/core';
-import { CAUTION_TEXTS } from '@heliarch/core/explaining';
-import type { Contradiction } from '@heliarch/core/editing';
+import type { CautionId } from '@heliarch/core/check';
+import { CAUTION_TEXTS } from '@heliarch/core/explain';
+import type { Contradiction } from '@heliarch/core/describe';
 
 /** What the facts of this set call for: cautions with their full text behind, and data that contradict each other. */
 @Component({

@@ -1,5 +1,5 @@
 import type * as Highs from 'highs';
-import { highsSolver } from '@heliarch/core/planning';
+import { highsSolver } from '@heliarch/core/compute';
 
 /** Where the build puts the solver: it looks for Node too, which no bundle of ours can resolve, so it comes as it is. */
 const SOLVER = '/solver/highs.mjs';

@@ -1,4 +1,5 @@
-import type { NumberStyle, Rig } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import {
   analyseTest,
   changeLines,
@@ -8,7 +9,7 @@ import {
   type GivenNumber,
   type LogTest,
   type TestAnalysed,
-} from '@heliarch/core/logging';
+} from '@heliarch/core/logbook';
 
 /** The questions about tests, as a worker of their own answers them: a log may have tens of thousands of lines. */
 export class LogQuestions {

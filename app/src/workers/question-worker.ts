@@ -1,5 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Progress, Rig } from '@heliarch/core';
+import type { Progress } from '@heliarch/core/check';
+import type { Rig } from '@heliarch/core/rig';
 import { isSameSystem } from '../answers/same-system';
 import type { RigQuestions } from './rig-questions';
 

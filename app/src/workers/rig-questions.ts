@@ -21,18 +21,13 @@ import {
   type CheckResult,
   type CheckScene,
   type CompiledRig,
-  type Day,
   type Dimming,
   type DropOut,
   type InputLimit,
   type Outlook,
-  type Placement,
   type PowerBack,
   type Progress,
-  type Rig,
-  type Scene,
   type Settlement,
-  type NumberStyle,
   type StartOrderRule,
   type Verdict,
   type UnplannedLoad,
@@ -40,9 +35,11 @@ import {
   type WaysToFit,
   worthLookingUp,
   type WorthLookingUp,
-} from '@heliarch/core';
-import { leftBeside } from '@heliarch/core/editing';
-import { cautionsOf, dimmingOf, voltageDropsOf } from '@heliarch/core/explaining';
+} from '@heliarch/core/check';
+import { type Day, type Placement, type Rig, type Scene } from '@heliarch/core/rig';
+import { type NumberStyle } from '@heliarch/core/units';
+import { leftBeside } from '@heliarch/core/describe';
+import { cautionsOf, dimmingOf, voltageDropsOf } from '@heliarch/core/explain';
 import {
   canSwitchOn,
   combinationsOf,
@@ -63,8 +60,8 @@ import {
   wayBackOf,
   waysToFit,
   whoRunsWithWhom,
-} from '@heliarch/core/planning';
-import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/scheduling';
+} from '@heliarch/core/compute';
+import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/day';
 import {
   sceneOf,
   type MeterReading,
@@ -74,9 +71,9 @@ import {
   type Trip,
   type TripCauses,
   type UnexplainedPower,
-} from '@heliarch/core/switching';
+} from '@heliarch/core/now';
 
-import { linesOf, type CardPlan } from '@heliarch/core/carding';
+import { linesOf, type CardPlan } from '@heliarch/core/card';
 
 import { linearSolver } from './linear-solver';
 

@@ -1,8 +1,8 @@
 import { clashesOn } from '../../src/day/bound/clashes.js';
 import { HOURS_OF_A_SLOT, SLOT_MINUTES } from '../../src/day/clock.js';
 import type { DaySystem } from '../../src/day/day-system.js';
-import type { Placement } from '../../src/rig/schema.js';
-import { worthOfTask } from '../../src/day/worth-of-plan.js';
+import type { Placement } from '../../src/rig-file/schema.js';
+import { worthOfTask } from '../../src/day/plan/worth-of-plan.js';
 
 /** Musts count before all the rest. */
 const MUST = 1000;

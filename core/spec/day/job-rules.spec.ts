@@ -1,9 +1,9 @@
-import { reviewOfPlan } from '../../src/day/plan-review.js';
+import { reviewOfPlan } from '../../src/day/plan/plan-review.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import { minutesInPlan } from '../../src/day/clock.js';
 import { planOfDay, type DayPlan } from '../../src/day/day-plan.js';
-import type { Day, Job } from '../../src/rig/schema.js';
-import { compile } from '../../src/system/compile.js';
+import type { Day, Job } from '../../src/rig-file/schema.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');

@@ -3,11 +3,11 @@ import { timeInPlan, minutesInPlan, SLOT_MINUTES, stretchesBetween } from '../..
 import { planAsKept, planOfDay, type DayPlan } from '../../src/day/day-plan.js';
 import { withPlan } from '../../src/rig/day-edits.js';
 import { dayWithoutLoad } from '../../src/rig/day-without.js';
-import type { Day, Job, Rig } from '../../src/rig/schema.js';
-import { assumptionWords } from '../../src/wording/day-words.js';
-import { batteryClockOf } from '../../src/answers/battery-clock.js';
-import { check } from '../../src/verdict/check.js';
-import { compile } from '../../src/system/compile.js';
+import type { Day, Job, Rig } from '../../src/rig-file/schema.js';
+import { assumptionWords } from '../../src/day/day-words.js';
+import { batteryClockOf } from '../../src/outlook/battery-clock.js';
+import { check } from '../../src/check/check.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { always, cases } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 import { anyDay, dayOf } from './random-days.js';

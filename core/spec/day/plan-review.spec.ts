@@ -1,9 +1,9 @@
 import { minutesInPlan, SLOT_MINUTES } from '../../src/day/clock.js';
 import { planAsKept, planOfDay } from '../../src/day/day-plan.js';
-import { reviewOfPlan } from '../../src/day/plan-review.js';
+import { reviewOfPlan } from '../../src/day/plan/plan-review.js';
 import { withPlan } from '../../src/rig/day-edits.js';
-import type { Day, Job } from '../../src/rig/schema.js';
-import { compile } from '../../src/system/compile.js';
+import type { Day, Job } from '../../src/rig-file/schema.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');

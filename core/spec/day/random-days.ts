@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Day, Job, Rig } from '../../src/rig/schema.js';
+import type { Day, Job, Rig } from '../../src/rig-file/schema.js';
 
 const anyTime = fc.integer({ min: 0, max: 95 }).map((quarter) => {
   const two = (value: number) => String(value).padStart(2, '0');

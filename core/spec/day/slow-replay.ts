@@ -1,10 +1,10 @@
 import { SLOT_MINUTES } from '../../src/day/clock.js';
-import { lossCurveOf } from '../../src/electrical/efficiency-curve.js';
-import { powerFlowsOf } from '../../src/answers/power-flows.js';
-import type { Day, Rig } from '../../src/rig/schema.js';
-import { clearSkyWPerM2, cloudFactor } from '../../src/sun/clear-sky.js';
-import { compile } from '../../src/system/compile.js';
-import { check } from '../../src/verdict/check.js';
+import { lossCurveOf } from '../../src/supply/efficiency-curve.js';
+import { powerFlowsOf } from '../../src/outlook/supply/power-flows.js';
+import type { Day, Rig } from '../../src/rig-file/schema.js';
+import { clearSkyWPerM2, cloudFactor } from '../../src/solar/clear-sky.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check } from '../../src/check/check.js';
 import { getPosition } from 'suncalc';
 
 /**

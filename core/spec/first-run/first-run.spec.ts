@@ -5,10 +5,10 @@ import { MAINS, type MainsId } from '../../src/first-run/mains.js';
 import { rigFromAnswers } from '../../src/first-run/rig-from-answers.js';
 import { suggestedCircuit } from '../../src/first-run/suggested-circuit.js';
 import { TYPICAL_LOADS, type TypicalLoad } from '../../src/reference/typical-loads.js';
-import { validateRig } from '../../src/rig/validate.js';
-import { compile } from '../../src/system/compile.js';
-import { check } from '../../src/verdict/check.js';
-import { VERDICTS } from '../../src/verdict/verdict.js';
+import { validateRig } from '../../src/rig-file/validate.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check } from '../../src/check/check.js';
+import { VERDICTS } from '../../src/check/verdict.js';
 import { always } from '../always.js';
 
 const NOTHING: FirstAnswers = { name: 'Mine', mains: 'na-120', hookups: [], circuits: [], loads: [] };

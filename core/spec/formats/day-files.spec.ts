@@ -2,7 +2,7 @@ import { convertIcsCalendar } from 'ts-ics';
 import { planOfDay } from '../../src/day/day-plan.js';
 import { dayCalendar } from '../../src/formats/day-calendar.js';
 import { planTable, traceTable } from '../../src/formats/day-tables.js';
-import { compile } from '../../src/system/compile.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');

@@ -1,6 +1,6 @@
 import { joined, NO_PIECES, piecesOf, withPiece } from '../../src/formats/qr-codes.js';
 import { loadTable, readLoadTable } from '../../src/formats/load-table.js';
-import type { Rig } from '../../src/rig/schema.js';
+import type { Rig } from '../../src/rig-file/schema.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');

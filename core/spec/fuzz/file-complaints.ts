@@ -2,8 +2,8 @@ import { isDeepStrictEqual } from 'node:util';
 import { readLoadTable } from '../../src/formats/load-table.js';
 import { problemLines, readRigDocument, readRigFile, writeRigFile } from '../../src/formats/rig-file.js';
 import { loadTable } from '../../src/formats/load-table.js';
-import type { Rig } from '../../src/rig/schema.js';
-import { validateRig } from '../../src/rig/validate.js';
+import type { Rig } from '../../src/rig-file/schema.js';
+import { validateRig } from '../../src/rig-file/validate.js';
 
 /** Wording of the libraries beneath, which names neither the field nor the fix. */
 const LIBRARY_WORDS =

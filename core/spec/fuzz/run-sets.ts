@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import type { Quantity } from '../../src/quantity/quantity.js';
+import type { Quantity } from '../../src/units/quantity.js';
 import { bitsOf, countBits } from '../../src/sets/bits.js';
 import { maximalSets } from '../../src/sets/maximal-sets.js';
 import { MonotoneMemory } from '../../src/sets/monotone-memory.js';
 import { countingLoads, mostWorth } from '../../src/sets/worth-bound.js';
 import { runsTogether } from '../../src/sets/runs-together.js';
-import { unlocked } from '../../src/system/locks.js';
-import { compile } from '../../src/system/compile.js';
-import { fits } from '../../src/verdict/fits.js';
-import { situationOfAll } from '../../src/verdict/situation.js';
+import { unlocked } from '../../src/check/wiring/locks.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { fits } from '../../src/check/fits.js';
+import { situationOfAll } from '../../src/check/situation.js';
 import { anySystemOf, type AnySystem } from '../naive/any-system.js';
 
 const DEFAULT_COUNT = 100;

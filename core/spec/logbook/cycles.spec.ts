@@ -1,9 +1,9 @@
-import { randomNumbers } from '../../src/day/random-numbers.js';
-import { cyclesOf } from '../../src/logbook/cycles.js';
-import { roomCycle } from '../../src/heat/room.js';
+import { randomNumbers } from '../../src/day/plan/random-numbers.js';
+import { cyclesOf } from '../../src/logbook/fit/cycles.js';
+import { roomCycle } from '../../src/loads/heat/cabin.js';
 import type { LogReading } from '../../src/logbook/log-test.js';
-import { dutyInOtherWeather } from '../../src/logbook/other-weather.js';
-import { powerLevels } from '../../src/logbook/power-levels.js';
+import { dutyInOtherWeather } from '../../src/logbook/fit/other-weather.js';
+import { powerLevels } from '../../src/logbook/fit/power-levels.js';
 
 /** A load that cycles, logged every so many seconds by a meter with noise that now and then sees a start. */
 function trace({

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import * as statistics from 'simple-statistics';
-import { fitLine, lineAt, standardErrorAt, standardErrorOfSlope } from '../../src/logbook/line-fit.js';
-import { chiSquare, studentT } from '../../src/logbook/student-t.js';
-import { whenReached } from '../../src/logbook/when-reached.js';
+import { fitLine, lineAt, standardErrorAt, standardErrorOfSlope } from '../../src/logbook/fit/line-fit.js';
+import { chiSquare, studentT } from '../../src/logbook/fit/student-t.js';
+import { whenReached } from '../../src/logbook/fit/when-reached.js';
 
 /** NIST StRD, linear regression, data set "Norris" (x, y), from memory: the certified values prove the memory right. */
 const NORRIS = [

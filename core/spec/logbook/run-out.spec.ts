@@ -1,10 +1,10 @@
-import { randomNumbers } from '../../src/day/random-numbers.js';
-import { pointsOfDisplay, stepOfDisplay } from '../../src/logbook/charge-points.js';
-import { shownCharge } from '../../src/logbook/charge-segments.js';
-import { countedEnergy } from '../../src/logbook/counted-energy.js';
+import { randomNumbers } from '../../src/day/plan/random-numbers.js';
+import { pointsOfDisplay, stepOfDisplay } from '../../src/logbook/read/charge-points.js';
+import { shownCharge } from '../../src/logbook/read/charge-segments.js';
+import { countedEnergy } from '../../src/logbook/read/counted-energy.js';
 import type { LogReading } from '../../src/logbook/log-test.js';
-import { nextReading } from '../../src/logbook/next-reading.js';
-import { runOutOf } from '../../src/logbook/run-out.js';
+import { nextReading } from '../../src/logbook/read/next-reading.js';
+import { runOutOf } from '../../src/logbook/fit/run-out.js';
 
 const HOUR_S = 3600;
 const RESERVE = 20;

@@ -1,15 +1,15 @@
 import { analyseTest } from '../../src/logbook/analyse-test.js';
-import { combineTests } from '../../src/logbook/combine-tests.js';
+import { combineTests } from '../../src/logbook/fit/combine-tests.js';
 import { readLogTest, type LogTest } from '../../src/logbook/log-test.js';
 import { newTest, withEnd, withReading } from '../../src/logbook/test-edits.js';
-import type { RunDown } from '../../src/logbook/run-down.js';
-import { replayTrip } from '../../src/logbook/trip-replay.js';
-import { withGiven } from '../../src/logbook/use-number.js';
-import { verdictChanges } from '../../src/logbook/verdict-changes.js';
-import { validateRig } from '../../src/rig/validate.js';
-import { compile } from '../../src/system/compile.js';
-import { check } from '../../src/verdict/check.js';
-import { testWords } from '../../src/wording/test-words.js';
+import type { RunDown } from '../../src/logbook/fit/run-down.js';
+import { replayTrip } from '../../src/logbook/fit/trip-replay.js';
+import { withGiven } from '../../src/logbook/give/use-number.js';
+import { verdictChanges } from '../../src/logbook/give/verdict-changes.js';
+import { validateRig } from '../../src/rig-file/validate.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check } from '../../src/check/check.js';
+import { testWords } from '../../src/logbook/test-words.js';
 import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
 const HOUR_S = 3600;

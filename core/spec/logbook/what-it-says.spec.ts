@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { analyseTest } from '../../src/logbook/analyse-test.js';
-import { arrivalEntry } from '../../src/logbook/arrival-entry.js';
+import { arrivalEntry } from '../../src/logbook/read/arrival-entry.js';
 import { readLogTest, type LogReading, type LogTest } from '../../src/logbook/log-test.js';
 import { newTest, withReading } from '../../src/logbook/test-edits.js';
-import { changeOf } from '../../src/logbook/use-number.js';
+import { changeOf } from '../../src/logbook/give/use-number.js';
 import { withArrivalTest } from '../../src/rig/edits.js';
-import { orderWords } from '../../src/wording/order-words.js';
-import { testWords } from '../../src/wording/test-words.js';
+import { orderWords } from '../../src/logbook/order-words.js';
+import { testWords } from '../../src/logbook/test-words.js';
 import { demoRig } from '../demo-rigs.js';
 
 const HOUR_S = 3600;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { Basis } from '../../src/quantity/quantity.js';
-import type { Bus, Load, Rig, Supply } from '../../src/rig/schema.js';
+import type { Basis } from '../../src/units/quantity.js';
+import type { Bus, Load, Rig, Supply } from '../../src/rig-file/schema.js';
 import { exampleRig, q } from '../example-rig.js';
 import { FACTS } from './doubtful-numbers.js';
 

@@ -1,5 +1,5 @@
 import { startsByItself } from './naive-check.js';
-import type { Load, Rig, Supply } from '../../src/rig/schema.js';
+import type { Load, Rig, Supply } from '../../src/rig-file/schema.js';
 import { breakerFactor } from './places.js';
 import {
   beside,

@@ -1,4 +1,4 @@
-import type { Load, Part } from '../../src/rig/schema.js';
+import type { Load, Part } from '../../src/rig-file/schema.js';
 
 /** Numbers with doubts, and sums of them, for the naive checks: plain loops over sets of tags. */
 /** Every number at its worst, as entered, or at its best. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { Basis } from '../../src/quantity/quantity.js';
-import type { Load, Rig } from '../../src/rig/schema.js';
-import { check } from '../../src/verdict/check.js';
-import { compile } from '../../src/system/compile.js';
+import type { Basis } from '../../src/units/quantity.js';
+import type { Load, Rig } from '../../src/rig-file/schema.js';
+import { check } from '../../src/check/check.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { always, cases, SEED } from '../always.js';
 import { exampleRig, on, q } from '../example-rig.js';
 import { compareFigures, compareSystems } from './compare.js';

@@ -1,4 +1,4 @@
-import type { Load, Rig } from '../../src/rig/schema.js';
+import type { Load, Rig } from '../../src/rig-file/schema.js';
 import {
   FACTS,
   numberOf,

@@ -1,4 +1,4 @@
-import type { Rig } from '../../src/rig/schema.js';
+import type { Rig } from '../../src/rig-file/schema.js';
 import { leastSum, type Power, type Side } from './doubtful-numbers.js';
 
 /** What heat, height, charge and the way the legs stand do to a system: for the naive check, from docs/methods.md. */

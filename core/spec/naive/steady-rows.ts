@@ -1,4 +1,4 @@
-import type { Rig, Supply } from '../../src/rig/schema.js';
+import type { Rig, Supply } from '../../src/rig-file/schema.js';
 import {
   FACTS,
   joins,

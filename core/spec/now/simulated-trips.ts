@@ -1,12 +1,12 @@
-import { consumerOf } from '../../src/electrical/consumer.js';
-import { systemOfLoad } from '../../src/electrical/voltage-of-load.js';
-import type { Trip, TripObservation } from '../../src/now/at-switch.js';
-import type { Load, Rig } from '../../src/rig/schema.js';
-import { compile } from '../../src/system/compile.js';
-import { check, type CheckResult } from '../../src/verdict/check.js';
-import type { SeriesElement } from '../../src/system/series-elements.js';
-import type { Limit } from '../../src/verdict/limit.js';
-import type { CheckScene } from '../../src/verdict/situation.js';
+import { consumerOf } from '../../src/loads/consumer.js';
+import { systemOfLoad } from '../../src/loads/voltage-of-load.js';
+import type { Trip, TripObservation } from '../../src/now/live-state.js';
+import type { Load, Rig } from '../../src/rig-file/schema.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check, type CheckResult } from '../../src/check/check.js';
+import type { SeriesElement } from '../../src/check/wiring/series-elements.js';
+import type { Limit } from '../../src/check/limits/limit.js';
+import type { CheckScene } from '../../src/check/situation.js';
 
 /** A trip whose device is known, with what a person would tell of it. */
 export interface SimulatedTrip {

@@ -1,8 +1,8 @@
 import { unexplainedPower } from '../../src/now/unexplained-power.js';
-import { lossCurveOf, dcWatts } from '../../src/electrical/efficiency-curve.js';
-import { compile } from '../../src/system/compile.js';
-import { powerFlowsOf } from '../../src/answers/power-flows.js';
-import { check } from '../../src/verdict/check.js';
+import { lossCurveOf, dcWatts } from '../../src/supply/efficiency-curve.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { powerFlowsOf } from '../../src/outlook/supply/power-flows.js';
+import { check } from '../../src/check/check.js';
 import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 
 const rig = demoRig('tern');

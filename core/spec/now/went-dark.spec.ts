@@ -1,9 +1,9 @@
-import { newTrip, withStepDone, withTripBegun, withTripObserved } from '../../src/now/trip-edits.js';
-import { tripCauses } from '../../src/now/trip-causes.js';
-import { wayBackOf } from '../../src/now/way-back.js';
-import { compile } from '../../src/system/compile.js';
-import { check } from '../../src/verdict/check.js';
-import { randomNumbers } from '../../src/day/random-numbers.js';
+import { newTrip, withStepDone, withTripBegun, withTripObserved } from '../../src/now/trip/trip-edits.js';
+import { tripCauses } from '../../src/now/trip/trip-causes.js';
+import { wayBackOf } from '../../src/now/trip/recovery-steps.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check } from '../../src/check/check.js';
+import { randomNumbers } from '../../src/day/plan/random-numbers.js';
 import { DEMO_NAMES, demoRig } from '../demo-rigs.js';
 import { simulatedTrip, type SimulatedTrip } from './simulated-trips.js';
 

@@ -1,12 +1,12 @@
-import { runningPowerOf } from '../../src/electrical/running-power.js';
-import { startSizeOf } from '../../src/electrical/start-size.js';
-import { systemOfLoad } from '../../src/electrical/voltage-of-load.js';
+import { runningPowerOf } from '../../src/loads/running-power.js';
+import { startSizeOf } from '../../src/loads/start/start-size.js';
+import { systemOfLoad } from '../../src/loads/voltage-of-load.js';
 import { withPlateIn, type PlateTarget } from '../../src/plate/plate-into-rig.js';
 import { sayPlate } from '../../src/plate/say-plate.js';
 import { TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
-import type { Rig } from '../../src/rig/schema.js';
-import { validateRig } from '../../src/rig/validate.js';
-import { plateChangeWords } from '../../src/wording/plate-change-words.js';
+import type { Rig } from '../../src/rig-file/schema.js';
+import { validateRig } from '../../src/rig-file/validate.js';
+import { plateChangeWords } from '../../src/plate/plate-change-words.js';
 import { demoRig } from '../demo-rigs.js';
 
 const tern = demoRig('tern');

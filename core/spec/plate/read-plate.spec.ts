@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { keyOfFact } from '../../src/plate/plate-fact.js';
-import { compareReadings } from '../../src/plate/compare-readings.js';
-import { readPlateNumber } from '../../src/plate/plate-number.js';
+import { keyOfFact } from '../../src/plate/read/plate-fact.js';
+import { compareReadings } from '../../src/plate/read/compare-readings.js';
+import { readPlateNumber } from '../../src/plate/read/plate-number.js';
 import { sayPlate, type PlateFor } from '../../src/plate/say-plate.js';
 
 const NORTH_AMERICA: PlateFor = { volts: 120, hertz: 60, answers: {}, confirmed: 'all' };

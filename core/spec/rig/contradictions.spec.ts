@@ -1,7 +1,7 @@
-import { wireTablesOf } from '../../src/electrical/wire-tables.js';
+import { wireTablesOf } from '../../src/protection/wire-tables.js';
 import { contradictionsOf } from '../../src/rig/contradictions.js';
-import type { Part, Rig } from '../../src/rig/schema.js';
-import { validateRig } from '../../src/rig/validate.js';
+import type { Part, Rig } from '../../src/rig-file/schema.js';
+import { validateRig } from '../../src/rig-file/validate.js';
 import { exampleRig, q } from '../example-rig.js';
 
 const inverter =

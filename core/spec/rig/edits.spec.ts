@@ -1,4 +1,4 @@
-import { partNumber } from '../../src/electrical/part-numbers.js';
+import { partNumber } from '../../src/loads/part-numbers.js';
 import { withCharge, withLoad, withPartNumber, withState, withSupply } from '../../src/rig/edits.js';
 import { exampleRig, on, q } from '../example-rig.js';
 

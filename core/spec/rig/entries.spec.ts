@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { findTypicalLoads, TYPICAL_LOADS } from '../../src/reference/typical-loads.js';
-import { valueAt, withValueAt } from '../../src/rig/document-path.js';
+import { valueAt, withValueAt } from '../../src/rig-file/document-path.js';
 import { newDay } from '../../src/rig/day-edits.js';
 import { withCopy, withEntry, withoutEntry, withoutPart } from '../../src/rig/entries.js';
 import { ENTRY_LISTS, entriesOf } from '../../src/rig/entry-lists.js';
-import { freeId } from '../../src/rig/free-names.js';
+import { freeId } from '../../src/rig-file/free-names.js';
 import { loadFromKind, newEntry } from '../../src/rig/new-entries.js';
-import type { Rig } from '../../src/rig/schema.js';
-import { validateRig } from '../../src/rig/validate.js';
+import type { Rig } from '../../src/rig-file/schema.js';
+import { validateRig } from '../../src/rig-file/validate.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 

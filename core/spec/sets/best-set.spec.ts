@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { combinationsOf } from '../../src/sets/combinations.js';
-import { compile } from '../../src/system/compile.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { always } from '../always.js';
 import { milpSolver, mostTogether } from './best-set-by-milp.js';
 import { anyScalarRig, scalarRig, scalarRigAsRig } from './scalar-rigs.js';

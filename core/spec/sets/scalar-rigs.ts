@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Rig } from '../../src/rig/schema.js';
+import type { Rig } from '../../src/rig-file/schema.js';
 import { exampleRig, type ExampleLoad } from '../example-rig.js';
 import type { ScalarLoad, ScalarRig } from './best-set-by-milp.js';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { turnsOf } from '../../src/sets/turns.js';
-import { compile } from '../../src/system/compile.js';
-import { check } from '../../src/verdict/check.js';
+import { compile } from '../../src/check/wiring/compile.js';
+import { check } from '../../src/check/check.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/schema.js';
+import type { Rig } from '../rig-file/schema.js';
 import type { CardItem, CardPlan, CardSlots } from './card-plan.js';
 
 /** Where a load stands on a card. */

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/schema.js';
+import type { Rig } from '../rig-file/schema.js';
 
 /** A load as a card names it: as it is, or in one state of its dial. */
 export interface CardItem {

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/schema.js';
+import type { Rig } from '../rig-file/schema.js';
 
 /**
  * A short mark of all of a rig that a card depends on: it changes with every number and name, and not with what is on or

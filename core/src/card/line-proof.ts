@@ -1,9 +1,9 @@
 import { withFollowersOf } from '../rig/followers.js';
-import type { CompiledRig } from '../system/compile.js';
-import { check } from '../verdict/check.js';
-import type { Limit } from '../verdict/limit.js';
-import { compareLimits } from '../verdict/limit-order.js';
-import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { check } from '../check/check.js';
+import type { Limit } from '../check/limits/limit.js';
+import { compareLimits } from '../check/limits/limit-order.js';
+import { compareVerdicts, type Verdict } from '../check/verdict.js';
 import { setsOf, type CardItem, type CardLine, type CardPlan } from './card-plan.js';
 
 /** Whether a line of a card may be printed: what the check says of every set that it allows. */

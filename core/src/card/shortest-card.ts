@@ -1,8 +1,8 @@
-import { noProgress, type Progress } from '../answers/progress.js';
-import { wattsCounted } from '../electrical/watts-counted.js';
-import { PERCENT } from '../quantity/conversion-factors.js';
-import type { Load } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
+import { noProgress, type Progress } from '../units/progress.js';
+import { wattsCounted } from '../loads/watts-counted.js';
+import { PERCENT } from '../units/conversion-factors.js';
+import type { Load } from '../rig-file/schema.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
 import { keyOf, type CardItem, type CardPlan } from './card-plan.js';
 import { fewestLines } from './fewest-lines.js';
 import { mayBeOn, mayBeOnInOrder } from './line-proof.js';

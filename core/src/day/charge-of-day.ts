@@ -1,5 +1,5 @@
-import type { BatteryStore } from '../energy/battery-store.js';
-import { chargeAfter, type DcPower } from '../energy/charge-step.js';
+import type { BatteryStore } from '../battery/battery-store.js';
+import { chargeAfter, type DcPower } from '../battery/charge-step.js';
 import { HOURS_OF_A_SLOT } from './clock.js';
 
 /** The charge over a plan, and what of the sun there was no room for. */

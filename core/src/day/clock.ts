@@ -1,4 +1,4 @@
-import type { Day } from '../rig/schema.js';
+import type { Day } from '../rig-file/schema.js';
 
 /** Plans are made in steps of so many minutes. */
 export const SLOT_MINUTES = 5;

@@ -1,10 +1,10 @@
-import { powerOfSet } from '../energy/power-of-set.js';
+import { powerOfSet } from './power-of-set.js';
 import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { withoutCharging } from '../rig/edits.js';
-import type { Rig, Supply } from '../rig/schema.js';
-import { compile, type CompiledRig, type System } from '../system/compile.js';
+import type { Rig, Supply } from '../rig-file/schema.js';
+import { compile, type CompiledRig, type System } from '../check/wiring/compile.js';
 import { HOURS_OF_A_SLOT } from './clock.js';
-import type { Timetable } from './timetable.js';
+import type { Timetable } from './plan/timetable.js';
 
 const WH_OF_A_KWH = 1000;
 

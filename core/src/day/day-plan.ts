@@ -1,16 +1,23 @@
-import { noProgress, type Progress } from '../answers/progress.js';
-import type { Day, Placement } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
+import { noProgress, type Progress } from '../units/progress.js';
+import type { Day, Placement } from '../rig-file/schema.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
 import { HOURS_OF_A_SLOT, SLOT_MINUTES } from './clock.js';
 import { daySystemOf, type DaySystem } from './day-system.js';
-import { letIn, type DayChange } from './let-in.js';
+import { letIn, type DayChange } from './plan/changes-admitting-job.js';
 import { momentsOfPlan, type Moment } from './moments.js';
-import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan-day.js';
-import { misplacedBy, placesFor, slackOf, survivesGreyHour, type Misplacement, type Slack } from './slack.js';
+import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan/plan-day.js';
+import {
+  misplacedBy,
+  placesFor,
+  slackOf,
+  survivesGreyHour,
+  type Misplacement,
+  type Slack,
+} from './plan/slack.js';
 import { suppliesWithRuns, supplyRunsOf } from './supply-runs.js';
-import type { Piece, Timetable } from './timetable.js';
-import { whyNot, type WhyNot } from './why-not.js';
-import { directSunWh, isPlaced, slotsPlaced } from './worth-of-plan.js';
+import type { Piece, Timetable } from './plan/timetable.js';
+import { whyNot, type WhyNot } from './plan/why-not.js';
+import { directSunWh, isPlaced, slotsPlaced } from './plan/worth-of-plan.js';
 
 /** A piece of a job as it is planned. */
 export interface PlannedPiece extends Placement {

@@ -1,11 +1,11 @@
-import { batteryStoreOf, storeAt, type BatteryStore } from '../energy/battery-store.js';
-import { PERCENT } from '../quantity/conversion-factors.js';
-import type { Edge } from '../quantity/quantity.js';
-import type { Day } from '../rig/schema.js';
+import { batteryStoreOf, storeAt, type BatteryStore } from '../battery/battery-store.js';
+import { PERCENT } from '../units/conversion-factors.js';
+import type { Edge } from '../units/quantity.js';
+import type { Day } from '../rig-file/schema.js';
 import { MOST_IN_A_MASK } from '../sets/bits.js';
-import { compile, type CompiledRig } from '../system/compile.js';
+import { compile, type CompiledRig } from '../check/wiring/compile.js';
 import { slotsOf } from './clock.js';
-import { SetsOnSupply } from './sets-on-supply.js';
+import { SetsOnSupply } from './plan/sets-on-supply.js';
 import { skyOf, type Sky } from './sky.js';
 import { drivesOverTime, suppliesOverTime, type SuppliesOverTime } from './supplies-over-time.js';
 import { tasksOf, type Tasks } from './tasks.js';

@@ -1,11 +1,11 @@
 import { bitsOf } from '../sets/bits.js';
-import { check, type CheckResult } from '../verdict/check.js';
-import type { Limit } from '../verdict/limit.js';
-import { decidingLimit } from '../verdict/limit-order.js';
-import type { LoadOn } from '../verdict/situation.js';
-import { worstVerdict, type Verdict } from '../verdict/verdict.js';
+import { check, type CheckResult } from '../check/check.js';
+import type { Limit } from '../check/limits/limit.js';
+import { decidingLimit } from '../check/limits/limit-order.js';
+import type { LoadOn } from '../check/situation.js';
+import { worstVerdict, type Verdict } from '../check/verdict.js';
 import type { DaySystem } from './day-system.js';
-import type { Timetable } from './timetable.js';
+import type { Timetable } from './plan/timetable.js';
 
 /** A stretch of a plan in which the same loads run on the same supply, as the check judges it. */
 export interface Moment {

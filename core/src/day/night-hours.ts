@@ -1,4 +1,4 @@
-import type { Day } from '../rig/schema.js';
+import type { Day } from '../rig-file/schema.js';
 import { stretchesOfEveryDay, type Stretch } from './clock.js';
 
 /** When everybody sleeps, where a day does not say. */

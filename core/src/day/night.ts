@@ -1,11 +1,11 @@
-import type { Interval } from '../quantity/quantity.js';
+import type { Interval } from '../units/quantity.js';
 import { common, union, bitAt, minus } from '../sets/bits.js';
-import type { DcPower } from '../energy/charge-step.js';
+import type { DcPower } from '../battery/charge-step.js';
 import { chargeOfDay } from './charge-of-day.js';
 import { SLOT_MINUTES, type Stretch } from './clock.js';
 import { nightHours } from './night-hours.js';
 import type { EnergyVerdict } from './day-plan.js';
-import type { Piece, Timetable } from './timetable.js';
+import type { Piece, Timetable } from './plan/timetable.js';
 
 /** What a job takes over a night. */
 export interface NightTaker {

@@ -1,7 +1,7 @@
-import { solarWatts } from '../energy/solar-power.js';
-import type { Day, Rig } from '../rig/schema.js';
-import { clearSkyWPerM2, cloudFactor } from '../sun/clear-sky.js';
-import { sunAltitude } from '../sun/sun-position.js';
+import { solarWatts } from '../solar/solar-power.js';
+import type { Day, Rig } from '../rig-file/schema.js';
+import { clearSkyWPerM2, cloudFactor } from '../solar/clear-sky.js';
+import { sunAltitude } from '../solar/sun-position.js';
 import { SLOT_MINUTES, slotsOf, utcOf } from './clock.js';
 
 /** What the arrays give in each step of a plan, W on the DC side. */

@@ -1,4 +1,4 @@
-import type { Day, Rig } from '../rig/schema.js';
+import type { Day, Rig } from '../rig-file/schema.js';
 import { slotsOf, stretchesBetween } from './clock.js';
 
 /** Which supply there is in each step of a plan, by its id. */

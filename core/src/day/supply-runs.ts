@@ -1,7 +1,7 @@
-import type { Day } from '../rig/schema.js';
+import type { Day } from '../rig-file/schema.js';
 import { SLOT_MINUTES } from './clock.js';
 import type { DaySystem } from './day-system.js';
-import type { Timetable } from './timetable.js';
+import type { Timetable } from './plan/timetable.js';
 
 type SupplyRuns = NonNullable<Day['supplyRuns']>;
 

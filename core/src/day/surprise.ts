@@ -1,10 +1,10 @@
-import { USUAL_UNPLANNED_W, withSomethingMore } from '../answers/unplanned-load.js';
-import { decidingLimit } from '../verdict/limit-order.js';
-import type { Limit } from '../verdict/limit.js';
-import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
+import { USUAL_UNPLANNED_W, withSomethingMore } from '../outlook/unplanned-load.js';
+import { decidingLimit } from '../check/limits/limit-order.js';
+import type { Limit } from '../check/limits/limit.js';
+import { compareVerdicts, type Verdict } from '../check/verdict.js';
 import { SLOT_MINUTES } from './clock.js';
 import { momentsOfPlan } from './moments.js';
-import type { Timetable } from './timetable.js';
+import type { Timetable } from './plan/timetable.js';
 
 /** What one thing more on any free outlet does to a plan. */
 export interface Surprise {

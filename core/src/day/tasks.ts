@@ -1,7 +1,7 @@
-import { restartWaitOf } from '../electrical/restart-wait.js';
+import { restartWaitOf } from '../loads/start/restart-wait.js';
 import { withFollowersOf } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Day, Job, Load, Rig } from '../rig/schema.js';
+import type { Day, Job, Load, Rig } from '../rig-file/schema.js';
 import { bitAt, union } from '../sets/bits.js';
 import {
   daysOf,

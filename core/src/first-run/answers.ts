@@ -1,4 +1,4 @@
-import type { Amount } from '../quantity/parse-amount.js';
+import type { Amount } from '../units/parse-amount.js';
 import type { Chemistry } from '../reference/batteries.js';
 import type { TypicalLoad } from '../reference/typical-loads.js';
 import type { MainsId } from './mains.js';

@@ -1,5 +1,5 @@
-import type { NumberStyle } from '../quantity/number-style.js';
-import { parseAmount, type Amount } from '../quantity/parse-amount.js';
+import type { NumberStyle } from '../units/number-style.js';
+import { parseAmount, type Amount } from '../units/parse-amount.js';
 import { findTypicalLoads, type TypicalLoad } from '../reference/typical-loads.js';
 
 /** Kinds of loads a person may mean, and what of their plates was typed with them. */

@@ -1,6 +1,6 @@
-import type { Quantity } from '../quantity/quantity.js';
-import { freeId } from '../rig/free-names.js';
-import { RIG_FORMAT, RIG_VERSION, type Circuit, type Rig } from '../rig/schema.js';
+import type { Quantity } from '../units/quantity.js';
+import { freeId } from '../rig-file/free-names.js';
+import { RIG_FORMAT, RIG_VERSION, type Circuit, type Rig } from '../rig-file/schema.js';
 import type { FirstAnswers } from './answers.js';
 import { withFirstLoads } from './loads-from-answers.js';
 import { MAINS } from './mains.js';

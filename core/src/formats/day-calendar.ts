@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { timeInPlan, utcOf, utcText } from '../day/clock.js';
 import type { DayPlan } from '../day/day-plan.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
-import type { Day, Rig } from '../rig/schema.js';
+import type { Day, Rig } from '../rig-file/schema.js';
 
 const MS_OF_A_MINUTE = 60_000;
 /** A line has 75 octets at most (RFC 5545, 3.1); the library leaves the blank at the head of a continued one out of its count. */

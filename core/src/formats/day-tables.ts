@@ -1,7 +1,7 @@
 import { momentInPlan, SLOT_MINUTES, timeInPlan } from '../day/clock.js';
 import type { DayPlan } from '../day/day-plan.js';
 import { loadOf, supplyOf } from '../rig/lookup.js';
-import type { Day, Rig } from '../rig/schema.js';
+import type { Day, Rig } from '../rig-file/schema.js';
 
 type Row = readonly (string | number)[];
 

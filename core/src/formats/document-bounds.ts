@@ -1,4 +1,4 @@
-import { pathOfSteps, type PathStep } from '../rig/field-names.js';
+import { pathOfSteps, type PathStep } from '../rig-file/field-names.js';
 
 /** Far above any rig, and far below what a browser cannot work with. */
 export const MOST_DEPTH = 64;

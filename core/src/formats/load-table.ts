@@ -1,13 +1,13 @@
-import type { NumberStyle } from '../quantity/number-style.js';
+import type { NumberStyle } from '../units/number-style.js';
 import { kindOfPart, PART_KINDS, type PartKind } from '../reference/kinds-of-parts.js';
-import { BASES, type Basis, type Quantity } from '../quantity/quantity.js';
-import { parseNumber } from '../quantity/parse.js';
+import { BASES, type Basis, type Quantity } from '../units/quantity.js';
+import { parseNumber } from '../units/parse.js';
 import { choiceWords } from '../rig/choice-words.js';
-import { freeId } from '../rig/free-names.js';
-import { fieldAt } from '../rig/field-table.js';
-import type { Load, Part, Rig } from '../rig/schema.js';
-import { describeProblem, type RigProblem } from '../rig/problems.js';
-import { validateRig } from '../rig/validate.js';
+import { freeId } from '../rig-file/free-names.js';
+import { fieldAt } from '../rig-file/field-table.js';
+import type { Load, Part, Rig } from '../rig-file/schema.js';
+import { describeProblem, type RigProblem } from '../rig-file/problems.js';
+import { validateRig } from '../rig-file/validate.js';
 
 /** A column of the load list as a table: its head, what it holds, and how it is read. */
 interface Column {

@@ -1,5 +1,5 @@
 import { civilSeconds } from '../day/clock.js';
-import { MS_PER_SECOND, SECONDS_PER_DAY, SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
+import { MS_PER_SECOND, SECONDS_PER_DAY, SECONDS_PER_MINUTE } from '../units/conversion-factors.js';
 
 /** How the times of a log are written. */
 export type TimeStyle = 'iso' | 'day-first' | 'month-first' | 'time-only' | 'unix-s' | 'unix-ms' | 'seconds';

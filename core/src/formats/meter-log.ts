@@ -1,5 +1,5 @@
 import type { Trace, TraceColumn } from '../logbook/log-test.js';
-import { SECONDS_PER_DAY } from '../quantity/conversion-factors.js';
+import { SECONDS_PER_DAY } from '../units/conversion-factors.js';
 import { readLogTime, timeStyleOf, type OffsetAt, type TimeStyle } from './log-times.js';
 
 /** What a column of a log holds. */

@@ -1,6 +1,6 @@
 import { utcText } from '../day/clock.js';
 import { TRACE_COLUMNS, type LogReading, type LogTest } from '../logbook/log-test.js';
-import { MS_PER_SECOND } from '../quantity/conversion-factors.js';
+import { MS_PER_SECOND } from '../units/conversion-factors.js';
 import { COLUMN_HEADS } from './meter-log.js';
 
 /**

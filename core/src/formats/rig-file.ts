@@ -1,10 +1,10 @@
-import { capitalised } from '../quantity/format.js';
-import { fieldName } from '../rig/field-names.js';
-import { withOwnIds } from '../rig/own-ids.js';
-import { describeProblem, type RigProblem } from '../rig/problems.js';
-import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig/schema.js';
-import { migrate } from '../rig/migrate.js';
-import { validateRig, type Validation } from '../rig/validate.js';
+import { capitalised } from '../units/format.js';
+import { fieldName } from '../rig-file/field-names.js';
+import { withOwnIds } from '../rig-file/own-ids.js';
+import { describeProblem, type RigProblem } from '../rig-file/problems.js';
+import { RIG_FORMAT, RIG_VERSION, rigSchema, type Rig } from '../rig-file/schema.js';
+import { migrate } from '../rig-file/migrate.js';
+import { validateRig, type Validation } from '../rig-file/validate.js';
 import { faultOfDocument } from './document-bounds.js';
 import { scanJson } from './json-scan.js';
 

@@ -1,22 +1,22 @@
-import type { SourceTest } from '../electrical/source-test.js';
-import type { StartJudged } from '../electrical/start-test.js';
-import type { Trip } from '../now/at-switch.js';
-import type { Rig } from '../rig/schema.js';
-import { compile } from '../system/compile.js';
-import { arrivalOfTest } from './arrival-of-test.js';
-import { runningReadings } from './base-load.js';
-import { chargeTestOf, type ChargeTest } from './charge-test.js';
-import { cyclesOf, type Cycling } from './cycles.js';
-import { dishOf, type DishTest } from './dish-test.js';
-import { givenNumbers, type GivenNumber } from './given-numbers.js';
-import { efficiencyAtLoads, type MeasuredEfficiency } from './inverter-efficiency.js';
+import type { SourceTest } from '../supply/source-test.js';
+import type { StartJudged } from '../loads/start/start-test.js';
+import type { Trip } from '../now/live-state.js';
+import type { Rig } from '../rig-file/schema.js';
+import { compile } from '../check/wiring/compile.js';
+import { arrivalOfTest } from './fit/arrival-of-test.js';
+import { runningReadings } from './read/base-load.js';
+import { chargeTestOf, type ChargeTest } from './fit/charge-test.js';
+import { cyclesOf, type Cycling } from './fit/cycles.js';
+import { dishOf, type DishTest } from './fit/dish-test.js';
+import { givenNumbers, type GivenNumber } from './give/given-numbers.js';
+import { efficiencyAtLoads, type MeasuredEfficiency } from './fit/inverter-efficiency.js';
 import { countingReadings, type LogTest } from './log-test.js';
-import { orderOfReadings, type OrderedStep } from './order-of-readings.js';
-import { runDownOf, type RunDown } from './run-down.js';
-import { startOfTest } from './start-of-test.js';
-import { nominalVolts } from './tested-inlet.js';
-import { replayTrip, type TripReplayed } from './trip-replay.js';
-import { changeOf, targetOf, type NumberChange } from './use-number.js';
+import { orderOfReadings, type OrderedStep } from './read/order-of-readings.js';
+import { runDownOf, type RunDown } from './fit/run-down.js';
+import { startOfTest } from './read/start-of-test.js';
+import { nominalVolts } from './give/tested-inlet.js';
+import { replayTrip, type TripReplayed } from './fit/trip-replay.js';
+import { changeOf, targetOf, type NumberChange } from './give/use-number.js';
 
 /** What a test says so far, by its kind; undefined while too little was read. */
 export type TestAnswer =

@@ -1,14 +1,14 @@
-import { dropOutOf } from '../answers/drop-out.js';
-import { noProgress, type Progress } from '../answers/progress.js';
+import { dropOutOf } from '../outlook/supply/drop-out.js';
+import { noProgress, type Progress } from '../units/progress.js';
 import { DEFAULT_RECOVERY_S } from '../reference/inverter-surge.js';
-import type { CompiledRig } from '../system/compile.js';
-import { oddsOfSet, type OddsOfSet } from '../verdict/odds-of-set.js';
-import { compareLimits, decidingLimit, isPlanningRule } from '../verdict/limit-order.js';
-import { joiningOf, limitsOfJoining, type Joining } from '../verdict/joining.js';
-import type { Limit } from '../verdict/limit.js';
-import { restartsOf } from '../verdict/restart.js';
-import { momentsOf, situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
-import type { Verdict } from '../verdict/verdict.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { oddsOfSet, type OddsOfSet } from '../check/odds-of-set.js';
+import { compareLimits, decidingLimit, isPlanningRule } from '../check/limits/limit-order.js';
+import { joiningOf, limitsOfJoining, type Joining } from '../check/joining.js';
+import type { Limit } from '../check/limits/limit.js';
+import { restartsOf } from '../check/order/restart.js';
+import { momentsOf, situationOf, steadyLimitsOf, type CheckScene } from '../check/situation.js';
+import type { Verdict } from '../check/verdict.js';
 import { roomFor, type RoomMade } from './room-for.js';
 
 /** Whether a load that is off can be switched on now, on top of what is on by one's own ticks. */

@@ -1,13 +1,13 @@
-import { restartWaitOf } from '../electrical/restart-wait.js';
-import { consumerOf } from '../electrical/consumer.js';
-import { systemOfLoad } from '../electrical/voltage-of-load.js';
-import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
+import { restartWaitOf } from '../loads/start/restart-wait.js';
+import { consumerOf } from '../loads/consumer.js';
+import { systemOfLoad } from '../loads/voltage-of-load.js';
+import { SECONDS_PER_MINUTE } from '../units/conversion-factors.js';
 import { CONTINUOUS_MINUTES } from '../reference/breaker-curves.js';
 import { PRESSURE_FALLS_S } from '../reference/rough-use.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Load, Rig } from '../rig/schema.js';
-import { mayStall } from '../verdict/other-surges.js';
-import type { AtSwitch } from './at-switch.js';
+import type { Load, Rig } from '../rig-file/schema.js';
+import { mayStall } from '../check/limits/other-surges.js';
+import type { AtSwitch } from './live-state.js';
 import type { Overload } from './overloads.js';
 
 /** Why a load that is off waits before it is switched on again. */

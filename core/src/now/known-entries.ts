@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/schema.js';
+import type { Rig } from '../rig-file/schema.js';
 
 export const hasEntry = (entries: readonly { readonly id: string }[], id: string): boolean =>
   entries.some((entry) => entry.id === id);

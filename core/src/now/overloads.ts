@@ -1,12 +1,12 @@
-import { secondsToTrip } from '../electrical/breaker.js';
-import { secondsCarried, wattsPerVA } from '../electrical/surge-tiers.js';
-import { SECONDS_PER_MINUTE } from '../quantity/conversion-factors.js';
+import { secondsToTrip } from '../protection/breaker.js';
+import { secondsCarried, wattsPerVA } from '../supply/surge-tiers.js';
+import { SECONDS_PER_MINUTE } from '../units/conversion-factors.js';
 import { breakerConstants, CONTINUOUS_MINUTES, CONTINUOUS_SHARE } from '../reference/breaker-curves.js';
-import type { CompiledRig } from '../system/compile.js';
-import { ampsThrough, runningThrough } from '../system/flow.js';
-import { RunningSet } from '../system/running-set.js';
-import type { BreakerElement, SeriesElement } from '../system/series-elements.js';
-import { situationOf, steadyLimitsOf, type CheckScene } from '../verdict/situation.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { ampsThrough, runningThrough } from '../check/wiring/flow.js';
+import { RunningSet } from '../check/wiring/running-set.js';
+import type { BreakerElement, SeriesElement } from '../check/wiring/series-elements.js';
+import { situationOf, steadyLimitsOf, type CheckScene } from '../check/situation.js';
 
 /** Something that is carried for a while and not for ever. */
 export interface Overload {

@@ -1,9 +1,9 @@
 import type { DayPlan } from '../day/day-plan.js';
 import { SLOT_MINUTES, timeInPlan } from '../day/clock.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Day, Rig } from '../rig/schema.js';
-import type { LoadOn } from '../verdict/situation.js';
-import type { AtSwitch } from './at-switch.js';
+import type { Day, Rig } from '../rig-file/schema.js';
+import type { LoadOn } from '../check/situation.js';
+import type { AtSwitch } from './live-state.js';
 
 /** What a plan has on at a moment, beside what is ticked. */
 export interface PlannedNow {

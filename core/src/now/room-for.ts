@@ -1,13 +1,13 @@
 import { withFollowersOf } from '../rig/followers.js';
-import { lowerStates } from '../fit/changes-by-hand.js';
-import { wattsCounted } from '../electrical/watts-counted.js';
+import { lowerStates } from '../changes/changes-by-hand.js';
+import { wattsCounted } from '../loads/watts-counted.js';
 import { loadOf } from '../rig/lookup.js';
-import type { Load } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
-import { decidingLimit } from '../verdict/limit-order.js';
-import type { Limit } from '../verdict/limit.js';
-import type { CheckScene } from '../verdict/situation.js';
-import { holdsJoined, joiningOf, limitsOfJoining } from '../verdict/joining.js';
+import type { Load } from '../rig-file/schema.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { decidingLimit } from '../check/limits/limit-order.js';
+import type { Limit } from '../check/limits/limit.js';
+import type { CheckScene } from '../check/situation.js';
+import { holdsJoined, joiningOf, limitsOfJoining } from '../check/joining.js';
 
 /** What a hand does first so that a load can be switched on. */
 export type MakesRoom =

@@ -1,11 +1,11 @@
-import { flowsOf, sourceWatts } from '../answers/power-flows.js';
-import type { Interval } from '../quantity/quantity.js';
+import { flowsOf, sourceWatts } from '../outlook/supply/power-flows.js';
+import type { Interval } from '../units/quantity.js';
 import { METER_LEAST_W, METER_SHARE } from '../reference/meters.js';
-import type { Load } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
-import { RunningSet, runningSum } from '../system/running-set.js';
-import { situationOf, type CheckScene, type LoadOn } from '../verdict/situation.js';
-import type { MeterReading } from './at-switch.js';
+import type { Load } from '../rig-file/schema.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { RunningSet, runningSum } from '../check/wiring/running-set.js';
+import { situationOf, type CheckScene, type LoadOn } from '../check/situation.js';
+import type { MeterReading } from './live-state.js';
 
 /** What a meter shows beyond what is ticked, and what would explain it. */
 export interface UnexplainedPower {

@@ -1,11 +1,11 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { PlateQuantity } from '../reference/plate-terms.js';
 import type { TypicalLoad } from '../reference/typical-loads.js';
-import type { Quantity } from '../quantity/quantity.js';
-import { freeId, freeName } from '../rig/free-names.js';
+import type { Quantity } from '../units/quantity.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
 import { loadFromKind } from '../rig/new-entries.js';
-import type { Load, Part, Rig, RunningFrom } from '../rig/schema.js';
-import { factAt, type PlateFact } from './plate-fact.js';
+import type { Load, Part, Rig, RunningFrom } from '../rig-file/schema.js';
+import { factAt, type PlateFact } from './read/plate-fact.js';
 import { fanOf, runningOf, type RunningOfPlate } from './running-of-plate.js';
 import { startOf } from './start-of-plate.js';
 

@@ -1,11 +1,11 @@
 import type { TypicalLoad } from '../reference/typical-loads.js';
-import type { Quantity } from '../quantity/quantity.js';
+import type { Quantity } from '../units/quantity.js';
 import { withEntry } from '../rig/entries.js';
-import { freeId, freeName } from '../rig/free-names.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
 import { newEntry } from '../rig/new-entries.js';
-import type { Rig } from '../rig/schema.js';
+import type { Rig } from '../rig-file/schema.js';
 import { isBetter, loadOfPlate, withPlate, type PlateGap, type PlateKept } from './load-of-plate.js';
-import type { PlateFact } from './plate-fact.js';
+import type { PlateFact } from './read/plate-fact.js';
 import type { PlateSaid } from './say-plate.js';
 import { batteryOfPlate, converterOfPlate, generatorOfPlate, type PartOfPlate } from './supply-of-plate.js';
 

@@ -1,6 +1,6 @@
-import type { Quantity } from '../quantity/quantity.js';
-import { halfWidthsOf, type QuantityRole } from '../rig/half-widths.js';
-import type { PlateFact } from './plate-fact.js';
+import type { Quantity } from '../units/quantity.js';
+import { halfWidthsOf, type QuantityRole } from '../rig-file/half-widths.js';
+import type { PlateFact } from './read/plate-fact.js';
 
 /**
  * A number of a plate as the rig keeps it: with the basis nameplate and the text of the plate as its note; a guess where it was read

@@ -1,8 +1,8 @@
-import { shaftWatts } from '../electrical/motor.js';
-import type { Quantity } from '../quantity/quantity.js';
+import { shaftWatts } from '../loads/start/motor.js';
+import type { Quantity } from '../units/quantity.js';
 import { MOST_SHAFT_SHARE } from '../reference/plate-tolerances.js';
-import type { RunningFrom } from '../rig/schema.js';
-import { factAt, type PlateFact } from './plate-fact.js';
+import type { RunningFrom } from '../rig-file/schema.js';
+import { factAt, type PlateFact } from './read/plate-fact.js';
 import { ofPlate } from './quantity-of-fact.js';
 
 /** What a plate says of a part that runs, ready to be put into it. */

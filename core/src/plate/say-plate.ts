@@ -1,8 +1,8 @@
 import { MOST_BATTERY_VOLTS, SAME_BATTERY_VOLTS, SAME_VOLTS } from '../reference/plate-tolerances.js';
-import { deviceOfPlate, kindsOfPlate, type PlateDevice, type PlateKinds } from './plate-device.js';
-import { factAt, keyOfFact, type PlateFact } from './plate-fact.js';
-import { plateFacts, type PlateAnswers, type PlateQuestion } from './plate-facts.js';
-import { readPlate, type PlateRead } from './read-plate.js';
+import { deviceOfPlate, kindsOfPlate, type PlateDevice, type PlateKinds } from './read/plate-device.js';
+import { factAt, keyOfFact, type PlateFact } from './read/plate-fact.js';
+import { plateFacts, type PlateAnswers, type PlateQuestion } from './read/plate-facts.js';
+import { readPlate, type PlateRead } from './read/read-plate.js';
 
 /** What a plate is read for. */
 export interface PlateFor {

@@ -1,6 +1,6 @@
 import { CODE_LETTERS } from '../reference/nec-430-code-letters.js';
-import type { StartFrom } from '../rig/schema.js';
-import { factAt, type PlateFact } from './plate-fact.js';
+import type { StartFrom } from '../rig-file/schema.js';
+import { factAt, type PlateFact } from './read/plate-fact.js';
 import { ofPlate } from './quantity-of-fact.js';
 
 /**

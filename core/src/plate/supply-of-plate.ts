@@ -1,9 +1,9 @@
 import { PLATE_CHEMISTRIES, PLATE_FUELS, PLATE_WAVEFORMS } from '../reference/plate-things.js';
-import type { Quantity } from '../quantity/quantity.js';
-import type { Battery, Converter, Source } from '../rig/schema.js';
-import { factAt, type PlateFact, type PlateSlot } from './plate-fact.js';
+import type { Quantity } from '../units/quantity.js';
+import type { Battery, Converter, Source } from '../rig-file/schema.js';
+import { factAt, type PlateFact, type PlateSlot } from './read/plate-fact.js';
 import { ofPlate } from './quantity-of-fact.js';
-import type { PlateRead } from './read-plate.js';
+import type { PlateRead } from './read/read-plate.js';
 
 /** What a plate says of something that supplies, and which numbers say it. */
 export interface PartOfPlate<T> {

@@ -1,4 +1,4 @@
-import { BTU_PER_HOUR_PER_WATT } from '../quantity/conversion-factors.js';
+import { BTU_PER_HOUR_PER_WATT } from '../units/conversion-factors.js';
 import type { Provenance } from './provenance.js';
 
 /**

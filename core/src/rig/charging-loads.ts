@@ -2,7 +2,7 @@ import { MOST_CHARGE_RATE, REFERENCE_VOLTS, USUAL_CHARGE_RATE } from '../referen
 import { BATTERY_CHARGER_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { CHARGING_VOLTS, UNCORRECTED_CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import { typical } from './typical-quantity.js';
-import type { Battery, Circuit, Converter, Load, Part, Rig, Supply } from './schema.js';
+import type { Battery, Circuit, Converter, Load, Part, Rig, Supply } from '../rig-file/schema.js';
 
 /** Whether what charges is on: where nobody says that it is off it is taken to be. */
 export const mayCharge = ({ charging }: Supply): boolean => charging !== 'off';

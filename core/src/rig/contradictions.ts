@@ -1,7 +1,7 @@
 import { COOLING_PER_WATT, EER_PER_COP, MICROWAVE_EFFICIENCY } from '../reference/conversion-defaults.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
-import { fieldName } from './field-names.js';
-import type { Cable, Circuit, Converter, Load, Part, Rig } from './schema.js';
+import { fieldName } from '../rig-file/field-names.js';
+import type { Cable, Circuit, Converter, Load, Part, Rig } from '../rig-file/schema.js';
 import { cannotBeSwitched } from './usage.js';
 
 /** Two statements of a rig that cannot both be right, or hardly. */

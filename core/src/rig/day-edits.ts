@@ -1,5 +1,5 @@
-import { freeId, freeName } from './free-names.js';
-import type { Day, Placement, Rig } from './schema.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
+import type { Day, Placement, Rig } from '../rig-file/schema.js';
 
 /** The rig with one of its days changed. */
 export function withDay(rig: Rig, dayId: string, change: (day: Day) => Day): Rig {

@@ -1,4 +1,4 @@
-import type { Day, Job } from './schema.js';
+import type { Day, Job } from '../rig-file/schema.js';
 
 /** A day without the jobs that are not kept, what comes after them and where they were planned. */
 export function keepingJobs(day: Day, isKept: (job: Job) => boolean): Day {

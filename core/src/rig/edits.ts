@@ -1,9 +1,9 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
-import type { Quantity } from '../quantity/quantity.js';
-import { freeId, freeName } from './free-names.js';
+import type { Quantity } from '../units/quantity.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
 import { offWith, onWith } from './followers.js';
 import { keptSource, type SourceRead } from './kept-source.js';
-import type { Load, Part, Rig, RunningFrom, Scene } from './schema.js';
+import type { Load, Part, Rig, RunningFrom, Scene } from '../rig-file/schema.js';
 
 /** A number of a part that can be corrected on its own. */
 export type PartNumber = 'running' | 'start' | 'seconds';

@@ -1,7 +1,7 @@
 import { dayWithoutLoad, dayWithoutSupply, dayWithStates } from './day-without.js';
 import { ENTRY_WORDS, entriesOf, type Entry, type EntryList } from './entry-lists.js';
-import { freeId, freeName } from './free-names.js';
-import type { Load, Rig, Scene } from './schema.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
+import type { Load, Rig, Scene } from '../rig-file/schema.js';
 
 export type Removal =
   { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };

@@ -1,4 +1,4 @@
-import type { Rig } from './schema.js';
+import type { Rig } from '../rig-file/schema.js';
 
 /** The lists of a rig whose entries a person adds, copies and removes. */
 export const ENTRY_LISTS = [

@@ -1,4 +1,4 @@
-import type { Rig } from './schema.js';
+import type { Rig } from '../rig-file/schema.js';
 
 /** What starts with a load, along chains. */
 export function followersOf({ ties = [] }: Pick<Rig, 'ties'>, leaderId: string): readonly string[] {

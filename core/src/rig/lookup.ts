@@ -1,5 +1,5 @@
 import { chargingLoads } from './charging-loads.js';
-import type { Circuit, Load, Rig, Supply } from './schema.js';
+import type { Circuit, Load, Rig, Supply } from '../rig-file/schema.js';
 
 /** The load with an id of the rig, or what one of its chargers draws; ids in a result always are one of them. */
 export function loadOf(rig: Rig, id: string): Load {

@@ -1,9 +1,9 @@
-import type { Quantity } from '../quantity/quantity.js';
+import type { Quantity } from '../units/quantity.js';
 import { kindOfPart } from '../reference/kinds-of-parts.js';
 import type { TypicalLoad, TypicalPart } from '../reference/typical-loads.js';
 import { entriesOf, type Entry, type EntryList } from './entry-lists.js';
-import { freeId, freeName } from './free-names.js';
-import type { Bus, Circuit, Load, Part, Rig } from './schema.js';
+import { freeId, freeName } from '../rig-file/free-names.js';
+import type { Bus, Circuit, Load, Part, Rig } from '../rig-file/schema.js';
 import { typical } from './typical-quantity.js';
 
 /** Of a new part nothing is known yet: what is filled in says that it is a guess. */

@@ -1,4 +1,4 @@
-import type { Quantity } from '../quantity/quantity.js';
+import type { Quantity } from '../units/quantity.js';
 import type { UsualRange } from '../reference/kinds-of-parts.js';
 
 /** A usual value with its range, marked as such. */

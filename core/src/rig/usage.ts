@@ -1,5 +1,5 @@
 import { kindOfPart } from '../reference/kinds-of-parts.js';
-import type { Load } from './schema.js';
+import type { Load } from '../rig-file/schema.js';
 
 /**
  * How a load is used, as far as it can be: a refrigerator, an air conditioner or whatever cycles by a thermostat or a

@@ -1,6 +1,6 @@
-import type { Consumer } from '../electrical/consumer.js';
-import { KnownByParts } from './known-by-parts.js';
-import type { MostDrawn, StandIns } from './stand-ins.js';
+import type { Consumer } from '../loads/consumer.js';
+import { KnownByParts } from './monotone-cache.js';
+import type { MostDrawn, StandIns } from './interchangeable-loads.js';
 
 /** How much more than it was asked for a case is tried with, so that it answers for what comes next too. */
 const TRIED_TIMES = [2, 1.4, 1.15, 1];

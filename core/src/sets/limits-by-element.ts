@@ -1,15 +1,15 @@
-import type { Consumer } from '../electrical/consumer.js';
-import type { Edge } from '../quantity/quantity.js';
-import { charges, type SeriesElement } from '../system/series-elements.js';
-import { RunningSet } from '../system/running-set.js';
-import type { Limit } from '../verdict/limit.js';
-import { boggedDown } from '../verdict/other-surges.js';
-import { startsAtAnyMoment, type Situation } from '../verdict/situation.js';
-import { startLimits } from '../verdict/start-limits.js';
-import { steadyLimits } from '../verdict/steady-limits.js';
+import type { Consumer } from '../loads/consumer.js';
+import type { Edge } from '../units/quantity.js';
+import { charges, type SeriesElement } from '../check/wiring/series-elements.js';
+import { RunningSet } from '../check/wiring/running-set.js';
+import type { Limit } from '../check/limits/limit.js';
+import { boggedDown } from '../check/limits/other-surges.js';
+import { startsAtAnyMoment, type Situation } from '../check/situation.js';
+import { startLimits } from '../check/limits/start-limits.js';
+import { steadyLimits } from '../check/limits/steady-limits.js';
 import { bitAt, bitsOf, common, isWithin, minus, MOST_IN_A_MASK, union } from './bits.js';
 import { KnownOfCase } from './known-of-case.js';
-import { askingLeast, atMost, largestClass, leastDrawn, StandIns } from './stand-ins.js';
+import { askingLeast, atMost, largestClass, leastDrawn, StandIns } from './interchangeable-loads.js';
 import { shrunk } from './monotone-memory.js';
 import type { WattsBudget } from './worth-bound.js';
 

@@ -1,5 +1,5 @@
 import { bitAt, bitsOf, minus } from './bits.js';
-import { KnownByParts } from './known-by-parts.js';
+import { KnownByParts } from './monotone-cache.js';
 
 /** Tells whether a set has a property: undefined where it has, else a part of it that has not either, the smaller the better. */
 export type FailingPart = (mask: number) => number | undefined;

@@ -1,11 +1,11 @@
 import { withFollowersOf } from '../rig/followers.js';
-import type { Load } from '../rig/schema.js';
-import type { CompiledRig } from '../system/compile.js';
-import { noProgress, type Progress } from '../answers/progress.js';
-import { check } from '../verdict/check.js';
-import type { Limit } from '../verdict/limit.js';
-import { compareVerdicts, type Verdict } from '../verdict/verdict.js';
-import type { LoadOn } from '../verdict/situation.js';
+import type { Load } from '../rig-file/schema.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import { noProgress, type Progress } from '../units/progress.js';
+import { check } from '../check/check.js';
+import type { Limit } from '../check/limits/limit.js';
+import { compareVerdicts, type Verdict } from '../check/verdict.js';
+import type { LoadOn } from '../check/situation.js';
 import type { SetQuestion } from './runs-together.js';
 
 /** What becomes of a load that starts while another one runs, each with what follows it. */

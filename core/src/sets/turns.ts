@@ -1,5 +1,5 @@
-import type { CompiledRig } from '../system/compile.js';
-import type { CheckScene } from '../verdict/situation.js';
+import type { CompiledRig } from '../check/wiring/compile.js';
+import type { CheckScene } from '../check/situation.js';
 import { bitAt, bitsBelow, bitsOf, common, isWithin, minus, union } from './bits.js';
 import { maximalSets } from './maximal-sets.js';
 import { MonotoneMemory } from './monotone-memory.js';

@@ -1,12 +1,12 @@
 import Router from '@koa/router';
-import { problemLines, readRigFile, type Rig } from '@heliarch/core';
+import { problemLines, readRigFile, type Rig } from '@heliarch/core/rig';
 import {
   SCENARIOS,
   simulatedHeader,
   simulatedSamples,
   type FeedSample,
   type ScenarioId,
-} from '@heliarch/core/metering';
+} from '@heliarch/core/instruments';
 import type Koa from 'koa';
 import { readdirSync, readFileSync } from 'node:fs';
 import { PassThrough } from 'node:stream';

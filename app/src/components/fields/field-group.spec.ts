@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig, type Rig } from '@heliarch/core';
+import { validateRig, type Rig } from '@heliarch/core/rig';
 import type { Target } from '../../storage/rig-edits';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../on-page.spec-data';

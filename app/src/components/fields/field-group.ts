@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject, input } from '@angular/core';
-import { capitalised } from '@heliarch/core';
-import { usualCurve, type Field } from '@heliarch/core/editing';
+import { capitalised } from '@heliarch/core/units';
+import { usualCurve, type Field } from '@heliarch/core/describe';
 import { UnitChoice } from '../unit-choice';
 import { FieldRow } from './field-row';
 import { SheetContext } from './sheet-context';

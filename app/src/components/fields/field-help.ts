@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { capitalised } from '@heliarch/core';
-import { fieldAt, helpOf } from '@heliarch/core/editing';
+import { capitalised } from '@heliarch/core/units';
+import { fieldAt, helpOf } from '@heliarch/core/describe';
 import { SheetContext } from './sheet-context';
 
 /** What the field with the cursor in it is, where to find it and what it decides. */

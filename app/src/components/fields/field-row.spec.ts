@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import type { Target } from '../../storage/rig-edits';
 import { RigSession } from '../../storage/rig-session';
 import { smallRig } from '../../storage/small-rig.spec-data';

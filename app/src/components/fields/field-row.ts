@@ -11,7 +11,8 @@ import {
 import { NgTemplateOutlet } from '@angular/common';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { capitalised, choiceWords, entriesOf, valueAt, type PartKind } from '@heliarch/core';
+import { capitalised } from '@heliarch/core/units';
+import { choiceWords, entriesOf, valueAt, type PartKind } from '@heliarch/core/rig';
 import { asTheRigHasIt } from '../as-the-rig-has-it';
 import type { Choice } from '../choice-bar';
 import { QuantityControl } from '../quantity/quantity-control';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { describeProblem } from '@heliarch/core';
+import { describeProblem } from '@heliarch/core/rig';
 import { SheetContext } from './sheet-context';
 
 /** What was typed and cannot be kept yet, with the reason and the way back. */

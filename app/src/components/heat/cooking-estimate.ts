@@ -11,14 +11,14 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { formatAmount } from '@heliarch/core';
+import { formatAmount } from '@heliarch/core/units';
 import {
   boilingPointC,
   COOKING_NAMES,
   cookingTime,
   type CookingAppliance,
   type Heated,
-} from '@heliarch/core/estimating';
+} from '@heliarch/core/heat';
 import { ChoiceBar, type Choice } from '../choice-bar';
 import { QuantityControl, type Known } from '../quantity/quantity-control';
 import { Select } from '../select/select';

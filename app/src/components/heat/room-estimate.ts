@@ -11,7 +11,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { formatAmount, formatPercent } from '@heliarch/core';
+import { formatAmount, formatPercent } from '@heliarch/core/units';
 import {
   PERSON_W,
   precooling,
@@ -21,7 +21,7 @@ import {
   USUAL_COOLING_PER_W,
   USUAL_ROOM,
   type RoomSize,
-} from '@heliarch/core/estimating';
+} from '@heliarch/core/heat';
 import { ChoiceBar, type Choice } from '../choice-bar';
 import { QuantityControl, type Known } from '../quantity/quantity-control';
 import { UnitChoice } from '../unit-choice';

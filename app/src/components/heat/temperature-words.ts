@@ -1,4 +1,4 @@
-import { shownUnit } from '@heliarch/core';
+import { shownUnit } from '@heliarch/core/units';
 import { roughNumber } from '../quantity/shown-number';
 import type { UnitChoice } from '../unit-choice';
 

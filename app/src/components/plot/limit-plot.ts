@@ -5,11 +5,11 @@ import {
   formatNumber,
   formatSeconds,
   type Interval,
-  type Limit,
   type NumberStyle,
   PERCENT,
-} from '@heliarch/core';
-import { limitCurveOf, type LimitCurve } from '@heliarch/core/explaining';
+} from '@heliarch/core/units';
+import { type Limit } from '@heliarch/core/check';
+import { limitCurveOf, type LimitCurve } from '@heliarch/core/explain';
 import { UnitChoice } from '../unit-choice';
 import { Plot } from './plot';
 import type { PlotDrawn } from './plot-drawn';

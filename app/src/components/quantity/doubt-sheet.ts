@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { parseNumber, type Quantity, type ShownUnit } from '@heliarch/core';
+import { parseNumber, type Quantity, type ShownUnit } from '@heliarch/core/units';
 import { UnitChoice } from '../unit-choice';
 import { shownNumber } from './shown-number';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import type { Amount } from '@heliarch/core';
+import type { Amount } from '@heliarch/core/units';
 import { UnitChoice } from '../unit-choice';
 import { QuantityControl, type Known } from './quantity-control';
 

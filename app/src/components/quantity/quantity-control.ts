@@ -22,16 +22,14 @@ import {
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import {
   BASES,
-  halfWidthsOf,
   parseAmount,
   parseNumber,
   shownUnit,
   type Amount,
   type Basis,
-  type PartKind,
   type Quantity,
-  type QuantityRole,
-} from '@heliarch/core';
+} from '@heliarch/core/units';
+import { halfWidthsOf, type PartKind, type QuantityRole } from '@heliarch/core/rig';
 import { FieldStyles } from '../library/field-styles';
 import { LibraryStyles } from '../library/library-styles';
 import { BASIS_NAMES } from '../basis-mark';

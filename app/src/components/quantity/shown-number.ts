@@ -1,5 +1,5 @@
-import type { NumberStyle } from '@heliarch/core';
-import { formatNumber } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
+import { formatNumber } from '@heliarch/core/units';
 
 const MOST_DIGITS = 6;
 const MOST_DECIMALS = 4;

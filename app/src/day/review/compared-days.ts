@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { of, type Observable } from 'rxjs';
-import { formatPercent } from '@heliarch/core';
-import { energyWords, ENERGY_WORDS, momentInPlan, whOf, type DayPlan } from '@heliarch/core/scheduling';
+import { formatPercent } from '@heliarch/core/units';
+import { energyWords, ENERGY_WORDS, momentInPlan, whOf, type DayPlan } from '@heliarch/core/day';
 import { Answers, type Answer } from '../../answers/answers';
 import { latest } from '../../answers/latest';
 import { NamedTable } from '../../components/library/named-table';

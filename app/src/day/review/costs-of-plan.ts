@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NzTableModule } from 'ng-zorro-antd/table';
-import { formatNumber } from '@heliarch/core';
-import { energyWords, type Cost, type PlanReview } from '@heliarch/core/scheduling';
+import { formatNumber } from '@heliarch/core/units';
+import { energyWords, type Cost, type PlanReview } from '@heliarch/core/day';
 import { NamedTable } from '../../components/library/named-table';
 import { UnitChoice } from '../../components/unit-choice';
 import { DayState } from '../day-state';

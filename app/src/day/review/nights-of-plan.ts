@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { momentInPlan, nightWords, timeInPlan, type PlanReview } from '@heliarch/core/scheduling';
+import { momentInPlan, nightWords, timeInPlan, type PlanReview } from '@heliarch/core/day';
 import { UnitChoice } from '../../components/unit-choice';
 import { DayState } from '../day-state';
 import { EnergyMark } from '../../components/energy-mark';

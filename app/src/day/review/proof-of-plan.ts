@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { of, type Observable } from 'rxjs';
-import { clashWords, reachWords, type ProofOfPlan as Proof } from '@heliarch/core/scheduling';
+import { clashWords, reachWords, type ProofOfPlan as Proof } from '@heliarch/core/day';
 import { Answers, type Answer } from '../../answers/answers';
 import { latest } from '../../answers/latest';
 import { AnswerState } from '../../components/answer-state';

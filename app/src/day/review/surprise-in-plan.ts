@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { capitalised, formatAmount } from '@heliarch/core';
-import { momentInPlan, theElement, type PlanReview } from '@heliarch/core/scheduling';
+import { capitalised, formatAmount } from '@heliarch/core/units';
+import { momentInPlan, theElement, type PlanReview } from '@heliarch/core/day';
 import { UnitChoice } from '../../components/unit-choice';
 import { VerdictMark } from '../../components/verdict-mark';
 import { DayState } from '../day-state';

@@ -3,8 +3,9 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { explain, kindOfPart, outlookWords, verdictPhrase, wattsInState, type Load } from '@heliarch/core';
-import { contradictionsOf, wireTablesOf } from '@heliarch/core/editing';
+import { explain, outlookWords, verdictPhrase, wattsInState } from '@heliarch/core/check';
+import { kindOfPart, type Load } from '@heliarch/core/rig';
+import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';

@@ -5,7 +5,7 @@ import { readingFault, readingsForm, readingsOf } from '../../components/quantit
 import { Tick } from '../../components/tick';
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { formatNumber } from '@heliarch/core';
+import { formatNumber } from '@heliarch/core/units';
 
 /** Watts and power factor, as a meter gives them. */
 export interface Metered {

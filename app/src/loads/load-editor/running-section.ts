@@ -8,16 +8,15 @@ import {
   input,
   untracked,
 } from '@angular/core';
+import { formatAmount, formatNumber } from '@heliarch/core/units';
 import {
-  formatAmount,
-  formatNumber,
   kindOfPart,
   runningPowerFactor,
   runningPowerOf,
   systemOfLoad,
   type Load,
   type Part,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
 import { FieldRow } from '../../components/fields/field-row';
 import { SheetContext } from '../../components/fields/sheet-context';
 import { MeterReading, type Metered } from './meter-reading';

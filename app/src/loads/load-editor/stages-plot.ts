@@ -1,12 +1,6 @@
-import {
-  formatAmount,
-  formatNumber,
-  type Load,
-  MINUTES_PER_HOUR,
-  type NumberStyle,
-  type Rig,
-  wattsInState,
-} from '@heliarch/core';
+import { formatAmount, formatNumber, MINUTES_PER_HOUR, type NumberStyle } from '@heliarch/core/units';
+import { type Load, type Rig } from '@heliarch/core/rig';
+import { wattsInState } from '@heliarch/core/check';
 import type { PlotDrawn } from '../../components/plot/plot-drawn';
 
 const HEIGHT_PX = 120;

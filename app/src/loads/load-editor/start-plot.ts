@@ -1,4 +1,5 @@
-import { formatNumber, formatSeconds, type Ceiling, type Interval, type NumberStyle } from '@heliarch/core';
+import { formatNumber, formatSeconds, type Interval, type NumberStyle } from '@heliarch/core/units';
+import { type Ceiling } from '@heliarch/core/rig';
 import type { PlotDrawn, PlotLabel, PlotLine } from '../../components/plot/plot-drawn';
 
 /** What a start is drawn of, in VA and seconds at both edges. */

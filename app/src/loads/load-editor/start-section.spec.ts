@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig, type Rig, type StartFrom } from '@heliarch/core';
+import { validateRig, type Rig, type StartFrom } from '@heliarch/core/rig';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { SheetContext } from '../../components/fields/sheet-context';
 import { UnitChoice } from '../../components/unit-choice';

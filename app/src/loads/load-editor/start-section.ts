@@ -1,4 +1,4 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import { UnitChoice } from '../../components/unit-choice';
 import {
   ChangeDetectionStrategy,
@@ -13,18 +13,20 @@ import {
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   ceilingsOf,
-  formatAmount,
-  formatNumber,
-  formatSeconds,
   runningPowerFactor,
   runningPowerOf,
   startSizeOf,
   systemOfLoad,
-  type Interval,
   type Load,
   type Part,
+} from '@heliarch/core/rig';
+import {
+  formatAmount,
+  formatNumber,
+  formatSeconds,
+  type Interval,
   type Quantity,
-} from '@heliarch/core';
+} from '@heliarch/core/units';
 import { FieldGroup } from '../../components/fields/field-group';
 import { FieldRow } from '../../components/fields/field-row';
 import { SheetContext } from '../../components/fields/sheet-context';

@@ -4,20 +4,10 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzStepComponent, NzStepsComponent } from 'ng-zorro-antd/steps';
-import {
-  check,
-  compile,
-  explain,
-  formatAmount,
-  formatNumber,
-  systemOfLoad,
-  verdictPhrase,
-  withPartNumber,
-  type Load,
-  type Part,
-  type Quantity,
-} from '@heliarch/core';
-import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/editing';
+import { check, compile, explain, verdictPhrase } from '@heliarch/core/check';
+import { formatAmount, formatNumber, type Quantity } from '@heliarch/core/units';
+import { systemOfLoad, withPartNumber, type Load, type Part } from '@heliarch/core/rig';
+import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/describe';
 import { map } from 'rxjs';
 import { OwnSteps } from '../../components/library/own-steps';
 import { QuantityControl } from '../../components/quantity/quantity-control';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig, type Load } from '@heliarch/core';
+import { validateRig, type Load } from '@heliarch/core/rig';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { SheetContext } from '../../components/fields/sheet-context';
 import { onPage, sessionWith } from '../../components/on-page.spec-data';

@@ -1,6 +1,8 @@
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatAmount, wattsInState, type Load, type Part } from '@heliarch/core';
+import { formatAmount } from '@heliarch/core/units';
+import { wattsInState } from '@heliarch/core/check';
+import { type Load, type Part } from '@heliarch/core/rig';
 import { FieldRow } from '../../components/fields/field-row';
 import { SheetContext } from '../../components/fields/sheet-context';
 

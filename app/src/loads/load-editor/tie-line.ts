@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import { asTheRigHasIt } from '../../components/as-the-rig-has-it';
 import type { Choice } from '../../components/choice-bar';
 import { QuantityControl, type Known } from '../../components/quantity/quantity-control';

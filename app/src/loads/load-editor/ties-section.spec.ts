@@ -1,4 +1,4 @@
-import { validateRig } from '@heliarch/core';
+import { validateRig } from '@heliarch/core/rig';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { onPage, sessionWith } from '../../components/on-page.spec-data';
 import { TiesSection } from './ties-section';

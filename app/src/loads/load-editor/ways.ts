@@ -1,4 +1,4 @@
-import { kindOfPart, startSizeOf, type Part, type SystemOfLoad } from '@heliarch/core';
+import { kindOfPart, startSizeOf, type Part, type SystemOfLoad } from '@heliarch/core/rig';
 
 /** A way in which a number is known: its tab and the fields it asks for, within the part. */
 export interface Way {

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { loadOf } from '@heliarch/core';
+import { loadOf } from '@heliarch/core/rig';
 import {
   causeWords,
   lookWords,
@@ -13,8 +13,8 @@ import {
   withTripObserved,
   type Trip,
   type TripObservation,
-} from '@heliarch/core/switching';
-import { testOfTrip } from '@heliarch/core/logging';
+} from '@heliarch/core/now';
+import { testOfTrip } from '@heliarch/core/logbook';
 import { of } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';

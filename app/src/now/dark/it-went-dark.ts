@@ -7,8 +7,8 @@ import {
   output,
   untracked,
 } from '@angular/core';
-import { SECONDS_PER_MINUTE } from '@heliarch/core';
-import type { TripObservation } from '@heliarch/core/switching';
+import { SECONDS_PER_MINUTE } from '@heliarch/core/units';
+import type { TripObservation } from '@heliarch/core/now';
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';
 import { Select } from '../../components/select/select';

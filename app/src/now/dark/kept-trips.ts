@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { MS_PER_SECOND } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
 import { supplyName } from './supply-name';
 import { NowState } from '../now-state';
 

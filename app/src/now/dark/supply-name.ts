@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 
 /** The name of a supply, also of one that the rig no longer has. */
 export const supplyName = ({ supplies }: Rig, id: string): string =>

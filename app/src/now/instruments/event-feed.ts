@@ -5,7 +5,7 @@ import {
   type FeedHeader,
   type FeedSample,
   type ScenarioId,
-} from '@heliarch/core/metering';
+} from '@heliarch/core/instruments';
 import { Observable } from 'rxjs';
 
 /** What comes from a feed. */

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { LogTest } from '@heliarch/core/logging';
-import type { FeedHeader, FeedSample } from '@heliarch/core/metering';
+import type { LogTest } from '@heliarch/core/logbook';
+import type { FeedHeader, FeedSample } from '@heliarch/core/instruments';
 import { Subject } from 'rxjs';
 import { LogEntries } from '../../storage/log-entries';
 import { RigSession } from '../../storage/rig-session';

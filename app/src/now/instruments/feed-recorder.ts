@@ -1,8 +1,8 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
-import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logging';
-import type { FeedHeader, FeedSample } from '@heliarch/core/metering';
+import { MS_PER_SECOND } from '@heliarch/core/units';
+import { newTest, traceOfFeed, withEnd, type LogTest } from '@heliarch/core/logbook';
+import type { FeedHeader, FeedSample } from '@heliarch/core/instruments';
 import { filter, fromEvent } from 'rxjs';
 import { LogEntries } from '../../storage/log-entries';
 import { RigSession } from '../../storage/rig-session';

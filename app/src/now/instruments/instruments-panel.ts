@@ -7,9 +7,9 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { formatAmount, formatNumber, MS_PER_SECOND } from '@heliarch/core';
-import { SCENARIOS, STALE_AFTER_S, type Instrument, type ScenarioId } from '@heliarch/core/metering';
-import { testOfStartSeen } from '@heliarch/core/logging';
+import { formatAmount, formatNumber, MS_PER_SECOND } from '@heliarch/core/units';
+import { SCENARIOS, STALE_AFTER_S, type Instrument, type ScenarioId } from '@heliarch/core/instruments';
+import { testOfStartSeen } from '@heliarch/core/logbook';
 import { Plot } from '../../components/plot/plot';
 import type { PlotDrawn } from '../../components/plot/plot-drawn';
 import { UnitChoice } from '../../components/unit-choice';

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core';
+import { MS_PER_SECOND } from '@heliarch/core/units';
 import {
   readKeptFeed,
   startSeen,
@@ -8,7 +8,7 @@ import {
   type FeedSample,
   type ScenarioId,
   type SeenStart,
-} from '@heliarch/core/metering';
+} from '@heliarch/core/instruments';
 import {
   concat,
   concatMap,

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { validateRig } from '@heliarch/core';
-import { findKinds } from '@heliarch/core/editing';
+import { validateRig } from '@heliarch/core/rig';
+import { findKinds } from '@heliarch/core/describe';
 import { RigSession } from '../../storage/rig-session';
 import { hookupRow } from './first-run-form';
 import { FirstRunState } from './first-run-state';

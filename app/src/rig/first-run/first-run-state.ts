@@ -1,13 +1,7 @@
 import { computed, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  describeProblem,
-  parseAmount,
-  parseNumber,
-  validateRig,
-  type Amount,
-  type Rig,
-} from '@heliarch/core';
+import { describeProblem, validateRig, type Rig } from '@heliarch/core/rig';
+import { parseAmount, parseNumber, type Amount } from '@heliarch/core/units';
 import {
   MAINS,
   rigFromAnswers,
@@ -15,7 +9,7 @@ import {
   type FirstAnswers,
   type FirstPlace,
   type TypicalLoad,
-} from '@heliarch/core/editing';
+} from '@heliarch/core/describe';
 import { RigState } from '../rig-state';
 import {
   CIRCUIT_AMPS,

@@ -14,8 +14,8 @@ import {
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { CHEMISTRIES, choiceWords } from '@heliarch/core';
-import { MAINS, type MainsId } from '@heliarch/core/editing';
+import { CHEMISTRIES, choiceWords } from '@heliarch/core/rig';
+import { MAINS, type MainsId } from '@heliarch/core/describe';
 import { FieldStyles } from '../../components/library/field-styles';
 import { LibraryStyles } from '../../components/library/library-styles';
 import { ChoiceBar } from '../../components/choice-bar';

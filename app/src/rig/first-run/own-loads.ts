@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { formatAmount } from '@heliarch/core';
-import { findKinds, MAINS, type TypicalLoad } from '@heliarch/core/editing';
+import { formatAmount } from '@heliarch/core/units';
+import { findKinds, MAINS, type TypicalLoad } from '@heliarch/core/describe';
 import { Amount } from '../../components/amount';
 import type { Choice } from '../../components/choice-bar';
 import { shownNumber } from '../../components/quantity/shown-number';

@@ -1,17 +1,6 @@
-import {
-  check,
-  compile,
-  dcWatts,
-  formatAmount,
-  formatNumber,
-  lossCurveOf,
-  type NumberStyle,
-  PERCENT,
-  type Rig,
-  type Supply,
-  theLoad,
-  type Verdict,
-} from '@heliarch/core';
+import { check, compile, type Verdict } from '@heliarch/core/check';
+import { dcWatts, lossCurveOf, type Rig, type Supply, theLoad } from '@heliarch/core/rig';
+import { formatAmount, formatNumber, type NumberStyle, PERCENT } from '@heliarch/core/units';
 
 /** Enough for a first impression, few enough to be worked out at every key. */
 const MOST_TRIED = 12;

@@ -1,4 +1,4 @@
-import type { Bus, Converter, Rig } from '@heliarch/core';
+import type { Bus, Converter, Rig } from '@heliarch/core/rig';
 
 /** Whether a converter feeds a bus. */
 export const isOutput = (rig: Rig, bus: Bus): boolean => rig.converters.some(({ to }) => to === bus.id);

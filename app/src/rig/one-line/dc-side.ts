@@ -1,4 +1,4 @@
-import type { Bus, Rig } from '@heliarch/core';
+import type { Bus, Rig } from '@heliarch/core/rig';
 import type { PlacedPart, Bar, Wire, OneLine } from './drawing';
 import {
   CONVERTER_SIZE,

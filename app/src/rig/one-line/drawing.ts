@@ -1,4 +1,4 @@
-import type { Circuit, EntryList } from '@heliarch/core';
+import type { Circuit, EntryList } from '@heliarch/core/rig';
 
 /** A point of the drawing, in its own pixels. */
 export interface Point {

@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import type { Point, PlacedPart, Wire, Device, OneLine } from './drawing';
 import {
   CONVERTER_SIZE,

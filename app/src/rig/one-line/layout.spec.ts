@@ -1,5 +1,5 @@
-import { type Rig } from '@heliarch/core';
-import { findKinds, rigFromAnswers } from '@heliarch/core/editing';
+import { type Rig } from '@heliarch/core/rig';
+import { findKinds, rigFromAnswers } from '@heliarch/core/describe';
 import type { OneLine, Point, Wire } from './drawing';
 import { oneLineOf } from './layout';
 import { CONVERTER_SIZE } from './measures';

@@ -1,4 +1,4 @@
-import type { Rig } from '@heliarch/core';
+import type { Rig } from '@heliarch/core/rig';
 import type { OneLine } from './drawing';
 import { WIDTH } from './measures';
 import { placeDc } from './dc-side';

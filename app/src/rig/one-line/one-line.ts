@@ -2,7 +2,7 @@ import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-dr
 import { UnitChoice } from '../../components/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import type { EntryList } from '@heliarch/core';
+import type { EntryList } from '@heliarch/core/rig';
 import { matches } from '../../components/matches';
 import { BASIS_NAMES, basisStrokes } from '../../components/basis-mark';
 import { liveNumbers } from '../live-numbers';

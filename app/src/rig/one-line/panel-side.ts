@@ -1,4 +1,4 @@
-import type { Bus, Circuit, Rig } from '@heliarch/core';
+import type { Bus, Circuit, Rig } from '@heliarch/core/rig';
 import type { PlacedCircuit, PlacedLoad, Bar, OneLine } from './drawing';
 import {
   WIDTH,

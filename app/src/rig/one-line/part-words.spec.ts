@@ -1,5 +1,5 @@
-import { withCharge } from '@heliarch/core';
-import { rigFromAnswers } from '@heliarch/core/editing';
+import { withCharge } from '@heliarch/core/rig';
+import { rigFromAnswers } from '@heliarch/core/describe';
 import { liveNumbers } from '../live-numbers';
 import { batteryLines, converterLines, deviceWords, sourceLines } from './part-words';
 

@@ -1,20 +1,16 @@
-import { MINUTES_PER_HOUR } from '@heliarch/core';
-import type { NumberStyle } from '@heliarch/core';
+import { MINUTES_PER_HOUR } from '@heliarch/core/units';
+import type { NumberStyle } from '@heliarch/core/units';
+import { formatAmount, formatNumber, formatSeconds, type Basis, type Quantity } from '@heliarch/core/units';
 import {
-  formatAmount,
-  formatNumber,
-  formatSeconds,
-  type Basis,
   type Battery,
   type Circuit,
   type Converter,
-  type Quantity,
   type Rig,
   type Scene,
   type Source,
   entriesOf,
   type EntryList,
-} from '@heliarch/core';
+} from '@heliarch/core/rig';
 import type { LiveNumbers } from '../live-numbers';
 
 type SolarArray = NonNullable<Rig['solar']>[number];

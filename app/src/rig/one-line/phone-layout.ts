@@ -1,4 +1,4 @@
-import type { Bus, Converter, Rig } from '@heliarch/core';
+import type { Bus, Converter, Rig } from '@heliarch/core/rig';
 import { isOutput } from './bus-roles';
 import type { Bar, Device, OneLine, PlacedCircuit, PlacedPart, Point, Wire } from './drawing';
 import { CIRCUIT_HEAD, CONVERTER_SIZE, LINE, NAME_GAP, point } from './measures';

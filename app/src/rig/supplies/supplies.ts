@@ -1,9 +1,9 @@
-import type { NumberStyle } from '@heliarch/core';
-import { supplyCarries } from '@heliarch/core/editing';
+import type { NumberStyle } from '@heliarch/core/units';
+import { supplyCarries } from '@heliarch/core/describe';
 import { UnitChoice } from '../../components/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { PERCENT, SECONDS_PER_HOUR } from '@heliarch/core';
+import { PERCENT, SECONDS_PER_HOUR } from '@heliarch/core/units';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import {
   NzCellFixedDirective,
@@ -14,17 +14,9 @@ import {
   NzThMeasureDirective,
   NzTrDirective,
 } from 'ng-zorro-antd/table';
-import {
-  explain,
-  formatAmount,
-  formatDuration,
-  formatNumber,
-  VERDICT_WORDS,
-  verdictPhrase,
-  type Rig,
-  type Supply,
-  choiceWords,
-} from '@heliarch/core';
+import { explain, VERDICT_WORDS, verdictPhrase } from '@heliarch/core/check';
+import { formatAmount, formatDuration, formatNumber } from '@heliarch/core/units';
+import { type Rig, type Supply, choiceWords } from '@heliarch/core/rig';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../../answers/answers';
 import { latest } from '../../answers/latest';

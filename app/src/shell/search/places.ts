@@ -1,5 +1,6 @@
-import { capitalised, ENTRY_WORDS, entriesOf, type EntryList, type Rig } from '@heliarch/core';
-import { topFields, type Field } from '@heliarch/core/editing';
+import { capitalised } from '@heliarch/core/units';
+import { ENTRY_WORDS, entriesOf, type EntryList, type Rig } from '@heliarch/core/rig';
+import { topFields, type Field } from '@heliarch/core/describe';
 
 /** What the frame itself can do. */
 export type ActionId =

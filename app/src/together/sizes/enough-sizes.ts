@@ -2,8 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Subject } from 'rxjs';
-import { explainLimit, type Limit, limitLabel, PERCENT, plainText, type Scene } from '@heliarch/core';
-import { sizeWords, withoutScene, withSceneKept, type SizeWords } from '@heliarch/core/explaining';
+import { explainLimit, type Limit, limitLabel, plainText } from '@heliarch/core/check';
+import { PERCENT } from '@heliarch/core/units';
+import { type Scene } from '@heliarch/core/rig';
+import { sizeWords, withoutScene, withSceneKept, type SizeWords } from '@heliarch/core/explain';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
 import { AnswerState } from '../../components/answer-state';

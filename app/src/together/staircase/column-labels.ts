@@ -1,4 +1,4 @@
-import type { Staircase } from '@heliarch/core';
+import type { Staircase } from '@heliarch/core/check';
 import type { Layout } from './layout';
 
 const LETTER_PX = 5.4;

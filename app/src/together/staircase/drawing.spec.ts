@@ -1,4 +1,4 @@
-import { check, compile, staircaseOf, type Staircase } from '@heliarch/core';
+import { check, compile, staircaseOf, type Staircase } from '@heliarch/core/check';
 import { smallRig } from '../../storage/small-rig.spec-data';
 import { drawStaircase } from './drawing';
 

@@ -1,4 +1,4 @@
-import type { Staircase } from '@heliarch/core';
+import type { Staircase } from '@heliarch/core/check';
 
 /** Room around the plot, in CSS pixels: axis labels, the label of the running limit, ceilings, names. */
 export const LEFT = 46;

@@ -1,5 +1,5 @@
-import type { NumberStyle } from '@heliarch/core';
-import { margin, type Limit } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
+import { margin, type Limit } from '@heliarch/core/check';
 import { overlap, type Box } from './boxes';
 import { LEFT, RIGHT, TOP, type Layout } from './layout';
 

@@ -1,4 +1,4 @@
-import type { NumberStyle } from '@heliarch/core';
+import type { NumberStyle } from '@heliarch/core/units';
 import { UnitChoice } from '../../components/unit-choice';
 import { NgTemplateOutlet } from '@angular/common';
 import {
@@ -11,16 +11,15 @@ import {
   input,
   signal,
 } from '@angular/core';
+import { formatAmount, formatSeconds } from '@heliarch/core/units';
 import {
-  formatAmount,
-  formatSeconds,
   limitLabel,
   VERDICT_WORDS,
   type DrawnStart,
-  type Rig,
   type AnsweredSet,
   type Staircase,
-} from '@heliarch/core';
+} from '@heliarch/core/check';
+import { type Rig } from '@heliarch/core/rig';
 import { LimitWorking } from '../../components/limit-working';
 import { drawStaircase } from './drawing';
 import type { StartShape } from './start-shapes';

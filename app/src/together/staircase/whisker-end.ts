@@ -1,4 +1,4 @@
-import type { Verdict } from '@heliarch/core';
+import type { Verdict } from '@heliarch/core/check';
 
 /**
  * Where the whisker of a doubt ends: at the worst where that decides or is still kept, at the best where it fails as

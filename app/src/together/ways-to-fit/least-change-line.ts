@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
-import type { Way } from '@heliarch/core';
-import { wayWords } from '@heliarch/core/explaining';
+import type { Way } from '@heliarch/core/check';
+import { wayWords } from '@heliarch/core/explain';
 import { keepTogether } from '../../components/keep-together';
 import { UnitChoice } from '../../components/unit-choice';
 import { TogetherState } from '../together-state';

@@ -1,6 +1,7 @@
 import { inject } from '@angular/core';
-import type { Change, CheckScene, Rig, Scene } from '@heliarch/core';
-import { changedBy } from '@heliarch/core/explaining';
+import type { Change, CheckScene } from '@heliarch/core/check';
+import type { Rig, Scene } from '@heliarch/core/rig';
+import { changedBy } from '@heliarch/core/explain';
 import { TogetherState } from '../together-state';
 
 /** What is on before a change is made, by what is on now. */

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
-import { theLoad, type Load, type Way } from '@heliarch/core';
+import { theLoad, type Load } from '@heliarch/core/rig';
+import { type Way } from '@heliarch/core/check';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
 import { AnswerState } from '../../components/answer-state';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { type Rig, type Way, type WaysToFit } from '@heliarch/core';
-import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explaining';
+import { type Rig } from '@heliarch/core/rig';
+import { type Way, type WaysToFit } from '@heliarch/core/check';
+import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explain';
 import { keepTogether } from '../../components/keep-together';
 import { UnitChoice } from '../../components/unit-choice';
 import { VerdictMark } from '../../components/verdict-mark';

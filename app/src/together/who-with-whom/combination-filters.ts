@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzTagComponent } from 'ng-zorro-antd/tag';
-import type { CombinationRank } from '@heliarch/core';
+import type { CombinationRank } from '@heliarch/core/check';
 import type { Choice } from '../../components/choice-bar';
 import { LibraryStyles } from '../../components/library/library-styles';
 import { TagStyles } from '../../components/library/tag-styles';

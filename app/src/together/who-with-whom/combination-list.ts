@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { theLoad, type Combination } from '@heliarch/core';
+import { theLoad } from '@heliarch/core/rig';
+import { type Combination } from '@heliarch/core/check';
 import { AnswerState } from '../../components/answer-state';
 import { LongWork } from '../../components/long-work';
 import { NothingHere } from '../../components/nothing-here';

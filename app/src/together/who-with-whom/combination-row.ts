@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type Combination, PERCENT, VERDICT_WORDS } from '@heliarch/core';
-import { shortMargin } from '@heliarch/core/explaining';
+import { type Combination, VERDICT_WORDS } from '@heliarch/core/check';
+import { PERCENT } from '@heliarch/core/units';
+import { shortMargin } from '@heliarch/core/explain';
 import { UnitChoice } from '../../components/unit-choice';
 import { VerdictMark } from '../../components/verdict-mark';
 import { WhomState } from './whom-state';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import type { OneChangeAway } from '@heliarch/core';
-import { changeWords } from '@heliarch/core/explaining';
+import type { OneChangeAway } from '@heliarch/core/check';
+import { changeWords } from '@heliarch/core/explain';
 import { LongWork } from '../../components/long-work';
 import { UnitChoice } from '../../components/unit-choice';
 import { takeUpChanges } from '../ways-to-fit/take-up-changes';

@@ -1,16 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
-import {
-  explainLimit,
-  plainText,
-  VERDICT_WORDS,
-  withFollowersOf,
-  type Load,
-  type Pair,
-  type Verdict,
-} from '@heliarch/core';
-import { marginWords } from '@heliarch/core/explaining';
+import { explainLimit, plainText, VERDICT_WORDS, type Pair, type Verdict } from '@heliarch/core/check';
+import { withFollowersOf, type Load } from '@heliarch/core/rig';
+import { marginWords } from '@heliarch/core/explain';
 import { AnswerState } from '../../components/answer-state';
 import { ChoiceBar, type Choice } from '../../components/choice-bar';
 import { LibraryStyles } from '../../components/library/library-styles';

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { filter, Subject } from 'rxjs';
-import type { CombinationQuestion, CombinationRank } from '@heliarch/core';
+import type { CombinationQuestion, CombinationRank } from '@heliarch/core/check';
 import { Answers } from '../../answers/answers';
 import { latest, stoppable } from '../../answers/latest';
 import { TogetherState } from '../together-state';

@@ -1,7 +1,7 @@
 import type { DaySystem } from '../day-system.js';
-import type { Timetable } from '../timetable.js';
-import { isImpossible } from '../why-not.js';
-import { isPlaced, worthOfTask } from '../worth-of-plan.js';
+import type { Timetable } from '../plan/timetable.js';
+import { isImpossible } from '../plan/why-not.js';
+import { isPlaced, worthOfTask } from '../plan/worth-of-plan.js';
 import { dayProgramme, generatorSteps, LOWEST, placedVariable, type AskedOfDay } from './day-programme.js';
 import { programmeText, type Row, type Solver, type Term } from './linear-programme.js';
 

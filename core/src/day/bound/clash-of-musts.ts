@@ -1,10 +1,10 @@
-import { check } from '../../verdict/check.js';
-import type { LoadOn } from '../../verdict/situation.js';
+import { check } from '../../check/check.js';
+import type { LoadOn } from '../../check/situation.js';
 import { bitsOf } from '../../sets/bits.js';
 import type { DaySystem } from '../day-system.js';
-import type { Timetable } from '../timetable.js';
-import { isImpossible } from '../why-not.js';
-import { isPlaced } from '../worth-of-plan.js';
+import type { Timetable } from '../plan/timetable.js';
+import { isImpossible } from '../plan/why-not.js';
+import { isPlaced } from '../plan/worth-of-plan.js';
 import type { Constraint } from './constraint.js';
 import { dayProgramme } from './day-programme.js';
 import { programmeText, type Solved, type Solver } from './linear-programme.js';

@@ -1,6 +1,6 @@
 import { HOURS_OF_A_SLOT, type Stretch } from '../clock.js';
 import type { DaySystem } from '../day-system.js';
-import type { SetsOnSupply } from '../sets-on-supply.js';
+import type { SetsOnSupply } from '../plan/sets-on-supply.js';
 import type { Task } from '../tasks.js';
 import { bucketsOf, type Bucket } from './buckets.js';
 import { clashesOn } from './clashes.js';

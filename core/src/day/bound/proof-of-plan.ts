@@ -1,8 +1,8 @@
-import type { Day } from '../../rig/schema.js';
-import type { CompiledRig } from '../../system/compile.js';
+import type { Day } from '../../rig-file/schema.js';
+import type { CompiledRig } from '../../check/wiring/compile.js';
 import { SLOT_MINUTES } from '../clock.js';
 import { daySystemOf } from '../day-system.js';
-import { timetableOf } from '../plan-day.js';
+import { timetableOf } from '../plan/plan-day.js';
 import { suppliesWithRuns } from '../supply-runs.js';
 import { bestPossible } from './best-possible.js';
 import { clashOfMusts, type ClashOfMusts } from './clash-of-musts.js';

@@ -1,0 +1,223 @@
+import fc from 'fast-check';
+import { abs, add, complex, divide, multiply } from 'mathjs';
+import {
+  ambientFactor,
+  ampacity,
+  cableOhms,
+  largestBreakerOn,
+  ohmsPerMetre,
+  voltageDrop,
+} from '../../src/protection/cable.js';
+import { generatorFactor } from '../../src/supply/generator-derating.js';
+import { inverterFactor } from '../../src/supply/inverter-derating.js';
+import { neutralBound, type LegCurrent, type SharingLegs } from '../../src/supply/legs.js';
+import { quasiSquare } from '../../src/loads/modified-sine.js';
+import { inputLimitAdvice, sourceTest } from '../../src/supply/source-test.js';
+import { clippedVolts, dipShare, inverterOhms } from '../../src/supply/voltage-dip.js';
+import { AWG_ROWS } from '../../src/reference/copper-awg.js';
+import { METRIC_ROWS } from '../../src/reference/copper-metric.js';
+import { always } from '../always.js';
+
+const FOOT_M = 0.3048;
+
+describe('a copper cable', () => {
+  it('has the resistance of stranded copper in every row: 0.0214 ohm mm²/m at 75 °C (NEC ch. 9 t. 8, from memory, physics)', () => {
+    for (const { awg, mm2, ohmsPerKft75C } of AWG_ROWS) {
+      expect((ohmsPerKft75C / 304.8) * mm2)
+        .withContext(awg)
+        .toBeCloseTo(0.0214, 3);
+    }
+  });
+
+  it('is 1.10 to 1.16 times plain copper in every metric row (IEC 60228 class 5, from memory)', () => {
+    for (const { mm2, ohmsPerKm20C } of METRIC_ROWS) {
+      const ratio = (ohmsPerKm20C * mm2) / 1000 / 0.01724;
+      expect(ratio).withContext(`${mm2} mm²`).toBeGreaterThan(1.1);
+      expect(ratio).toBeLessThan(1.16);
+    }
+    expect((ohmsPerMetre({ mm2: 35 }, 60) ?? 0) * 1000).toBeCloseTo(0.641, 3);
+  });
+
+  it('drops 0.290 V at 250 A in 6 ft of 2/0, and 0.315 V in 2 m of 70 mm² at 60 °C (worked examples, methods.md 5)', () => {
+    const awg = cableOhms({ awg: '2/0', metres: 6 * FOOT_M }, 75) ?? 0;
+    expect(awg * 1000).toBeCloseTo(1.16, 2);
+    expect(voltageDrop(awg, 250)).toBeCloseTo(0.29, 3);
+    const metric = cableOhms({ mm2: 70, metres: 2 }, 60) ?? 0;
+    expect(metric * 1000).toBeCloseTo(1.259, 2);
+    expect(voltageDrop(metric, 250)).toBeCloseTo(0.315, 2);
+    expect(cableOhms({ mm2: 70 }, 60)).toBeUndefined();
+  });
+
+  it('drops what shore cords drop: 2.98 V, 5.99 V on a thin one, and 6.89 V on a pitch lead (worked examples, methods.md 5)', () => {
+    const cord = cableOhms({ awg: '10', metres: 50 * FOOT_M }, 75) ?? 0;
+    expect(voltageDrop(cord, 24)).toBeCloseTo(2.98, 2);
+    const thin = cableOhms({ awg: '16', metres: 50 * FOOT_M }, 75) ?? 0;
+    expect(voltageDrop(thin, 12)).toBeCloseTo(5.99, 2);
+    const lead = cableOhms({ mm2: 2.5, metres: 25 }, 40) ?? 0;
+    expect(voltageDrop(lead, 16)).toBeCloseTo(6.89, 2);
+  });
+
+  it('of two side by side has half the resistance and carries twice, and a thin cord has a table of its own (physics; NEC ch. 9 t. 8, from memory)', () => {
+    for (const size of [{ awg: '4' as const }, { mm2: 25 }]) {
+      const single = ohmsPerMetre(size, 50) ?? NaN;
+      expect(ohmsPerMetre({ ...size, bundles: 2 }, 50)).toBeCloseTo(single / 2, 12);
+    }
+    expect(ampacity({ awg: '4', bundles: 2 }, 'nec')).toBe(2 * (ampacity({ awg: '4' }, 'nec') ?? NaN));
+    expect(ohmsPerMetre({ awg: '18' }, 75)).toBeCloseTo(7.95 / 304.8, 9);
+    expect(ohmsPerMetre({ awg: '16' }, 75)).toBeCloseTo(4.99 / 304.8, 9);
+    expect(ohmsPerMetre({}, 75)).toBeUndefined();
+    expect(cableOhms({ awg: '4' }, 75)).toBeUndefined();
+    expect(voltageDrop(0.1, 20, 0.5)).toBeCloseTo(1, 12);
+  });
+
+  it('carries what its school says, less in the heat (NEC 310.16 and 310.15(B)(1)(1), ABYC E-11, IEC 60364-5-52, from memory)', () => {
+    expect(ampacity({ awg: '10' }, 'nec')).toBe(35);
+    expect(ampacity({ awg: '2/0' }, 'abyc')).toBe(330);
+    expect(ampacity({ mm2: 70 }, 'iec')).toBe(213);
+    expect(ampacity({ awg: '3' }, 'abyc')).toBeUndefined();
+    expect(largestBreakerOn({ awg: '12' })).toBe(20);
+    const printed = [0.94, 0.88, 0.82, 0.75, 0.67, 0.58];
+    [35, 40, 45, 50, 55, 60].forEach((celsius, index) =>
+      expect(ambientFactor(75, celsius)).toBeCloseTo(printed[index] ?? 0, 2),
+    );
+    expect(ampacity({ awg: '10' }, 'nec', 10)).toBe(35);
+  });
+});
+
+/** A leg of which amps and power factor are known. */
+const leg = (amps: number, powerFactor: number): LegCurrent => {
+  const angle = Math.acos(powerFactor);
+  return {
+    amps: { lo: amps, stated: amps, hi: amps },
+    angle: { lo: angle, stated: angle, hi: angle },
+  };
+};
+
+describe('two legs', () => {
+  it('carry on the neutral of 208 V what each of them carries, and on one pole their sum (physics)', () => {
+    expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).hi).toBeCloseTo(20, 10);
+    expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).stated).toBeCloseTo(20, 10);
+    expect(neutralBound('in-phase', leg(20, 1), leg(15, 1))).toEqual({ lo: 35, stated: 35, hi: 35 });
+    // 15 A beside 20 A: root of 400 + 225 - 300
+    expect(neutralBound('wye-208', leg(20, 1), leg(15, 1)).stated).toBeCloseTo(Math.sqrt(325), 10);
+    expect(neutralBound('wye-208', leg(15, 0.8), leg(20, 1)).stated).toBeGreaterThan(Math.sqrt(325));
+  });
+
+  it('carry 34.6 A on the neutral of 208 V where 20 A at power factor 1 meet 20 A at 0.5, not 20 (physics)', () => {
+    expect(neutralBound('wye-208', leg(20, 1), leg(20, 0.5)).hi).toBeCloseTo(20 * Math.sqrt(3), 10);
+  });
+
+  it('stay between the bounds of their neutral, whatever the phasors within what is known of them (physics)', () => {
+    const within = fc.record({
+      amps: fc.tuple(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+      angle: fc.tuple(
+        fc.double({ min: 0, max: 1.5, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+      ),
+      at: fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+    });
+    const known = ({
+      amps: [hi, part],
+      angle: [high, share],
+    }: typeof within extends fc.Arbitrary<infer T> ? T : never) => ({
+      amps: { lo: hi * part, stated: hi, hi },
+      angle: { lo: high * share, stated: high, hi: high },
+    });
+    always(
+      fc.property(fc.constantFrom<SharingLegs>('wye-208', 'in-phase'), within, within, (legs, a, b) => {
+        const [one, two] = [known(a), known(b)];
+        const drawn = (leg: LegCurrent, [size, turn]: readonly [number, number]) => {
+          const amps = leg.amps.lo + (leg.amps.hi - leg.amps.lo) * size;
+          const angle = leg.angle.lo + (leg.angle.hi - leg.angle.lo) * turn;
+          return complex(amps * Math.cos(angle), amps * Math.sin(angle));
+        };
+        const { lo, hi } = neutralBound(legs, one, two);
+        const apart = legs === 'wye-208' ? complex(-0.5, Math.sqrt(3) / 2) : complex(1, 0);
+        // phasors added by a complex-number library (mathjs)
+        const there = Number(abs(add(drawn(one, a.at), multiply(drawn(two, b.at), apart))));
+        // what cancels leaves the root of a rounding
+        return there <= hi + 1e-6 && there >= lo - 1e-5;
+      }),
+    );
+  });
+});
+
+describe('voltage', () => {
+  it('dips by 7.52 % with 60 A locked, and by 3.84 % with a soft start (worked example, methods.md 8)', () => {
+    const source = { ohms: 0.1 + 0.124, reactanceOhms: 0 };
+    expect(dipShare(source, 120, 60, 0.7)).toBeCloseTo(0.0752, 4);
+    expect(dipShare(source, 120, 30, 0.7)).toBeCloseTo(0.0384, 4);
+  });
+
+  it('dips as the divider of a complex-number library has it (mathjs)', () => {
+    const ohm = fc.double({ min: 0.01, max: 1, noNaN: true });
+    always(
+      fc.property(
+        ohm,
+        ohm,
+        fc.double({ min: 1, max: 100, noNaN: true }),
+        fc.double({ min: 0.1, max: 1, noNaN: true }),
+        (r, x, amps, pf) => {
+          const load = multiply(complex(pf, Math.sqrt(1 - pf * pf)), 120 / amps);
+          const left = abs(divide(load, add(load, complex(r, x))) as unknown as ReturnType<typeof complex>);
+          return Math.abs(1 - left - dipShare({ ohms: r, reactanceOhms: x }, 120, amps, pf)) < 1e-9;
+        },
+      ),
+    );
+    expect(inverterOhms(0.03, 120, 3000)).toBeCloseTo(0.144, 10);
+    expect(clippedVolts(120, 40, 60)).toBe(80);
+  });
+
+  it('of a modified sine: 170 V, half conducting: 120.2 V, fundamental 108.2 V, 48.3 % (worked example, methods.md 3)', () => {
+    const wave = quasiSquare({ peakV: 170, conducting: 0.5 });
+    expect(wave.rmsV).toBeCloseTo(120.2, 1);
+    expect(wave.fundamentalV).toBeCloseTo(108.2, 1);
+    expect(wave.distortion).toBeCloseTo(0.483, 3);
+  });
+
+  it('on arrival gives the source resistance, what is lost, and the amps at 108 V (physics; NEMA MG 1, from memory)', () => {
+    const test = sourceTest({ volts: 121, amps: 0 }, { volts: 118, amps: 12 }, 120, {
+      volts: 117.6,
+      amps: 12,
+    });
+    expect(test).toEqual(
+      jasmine.objectContaining({
+        ohms: 0.25,
+        lostW: 36,
+        ampsAtLowVoltage: 52,
+        lowVoltage: 108,
+        badContact: true,
+      }),
+    );
+    expect(sourceTest({ volts: 118, amps: 12 }, { volts: 121, amps: 0 }, 120)).toBeUndefined();
+    expect(inputLimitAdvice({ breakerA: 30, aheadA: 6 }, 10)).toEqual({
+      atMostA: 18,
+      because: 'breaker',
+      atLeastA: 10,
+    });
+    expect(inputLimitAdvice({ breakerA: 30, aheadA: 0, lowVoltageA: 14 }, 0).because).toBe('low-voltage');
+  });
+});
+
+describe('heat and height', () => {
+  it('take a fifth of a 3,500/4,000 W generator at 1,600 m and 32 °C: 2,821/3,224 W (worked example, methods.md 7)', () => {
+    const factor = generatorFactor({ altitudeM: 1600, celsius: 32 });
+    expect(factor).toBeCloseTo(0.806, 3);
+    expect(3500 * factor).toBeCloseTo(2821, 0);
+    expect(4000 * factor).toBeCloseTo(3224, 0);
+    expect(generatorFactor({ fuel: 'lp-gas' })).toBeCloseTo(0.9, 10);
+  });
+
+  it('leave 76.0 % of an inverter at 45 °C (worked example, methods.md 7), nothing where it switches off', () => {
+    expect(inverterFactor(45).stated).toBeCloseTo(0.76, 10);
+    expect(inverterFactor(undefined)).toEqual({ lo: 1, stated: 1, hi: 1 });
+    expect(inverterFactor(66)).toEqual({ lo: 0, stated: 0, hi: jasmine.any(Number) as unknown as number });
+    expect(inverterFactor(66).hi).toBeGreaterThan(0);
+    // thin air cools less, and the two factors multiply (common practice, low)
+    const [high, hot] = [inverterFactor(undefined, 25, 4000).stated, inverterFactor(45).stated];
+    expect(high).toBeLessThan(1);
+    expect(high).toBeGreaterThan(0.5);
+    expect(inverterFactor(45, 25, 4000).stated).toBeCloseTo(high * inverterFactor(45, 25).stated, 10);
+    expect(hot).toBeLessThan(1);
+  });
+});

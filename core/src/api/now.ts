@@ -1,0 +1,42 @@
+/** Public: the moment at the switch: ticks, clocks, and the words of what a worker answers. For Now and storage. */
+
+export {
+  nothingOn,
+  readAtSwitch,
+  sceneOf,
+  type AtSwitch,
+  type MeterReading,
+  type Pace,
+  type SwitchedOn,
+  type Trip,
+  type TripObservation,
+} from '../now/live-state.js';
+export {
+  usualRunS,
+  withMeterReadAt,
+  withOnlyOn,
+  withStateFrom,
+  withSwitchedOff,
+  withSwitchedOn,
+  withTimer,
+} from '../now/live-state-edits.js';
+export {
+  newTrip,
+  withStepDone,
+  withTripBegun,
+  withTripEnded,
+  withTripObserved,
+} from '../now/trip/trip-edits.js';
+export type { SwitchOn } from '../now/can-switch-on.js';
+export { clocksOf, waitOf, type Clock } from '../now/clocks.js';
+export type { Overload } from '../now/overloads.js';
+export type { Look } from '../now/trip/inspections.js';
+export type { TripCause, TripCauses } from '../now/trip/trip-causes.js';
+export type { UnexplainedPower } from '../now/unexplained-power.js';
+export type { StepBack } from '../now/trip/recovery-steps.js';
+export { plannedAt, type PlannedNow } from '../now/planned-now.js';
+export { clockWords, type ClockWords } from '../now/now-clock-words.js';
+export { shortWait, switchOnWords, type SwitchOnWords } from '../now/switch-on-words.js';
+export { causeWords, lookWords, stepWords, type StepWords } from '../now/trip/trip-words.js';
+export { unexplainedWords } from '../now/unexplained-words.js';
+export { listNames } from '../words/explain.js';

@@ -1,0 +1,62 @@
+import type { Consumer, ConsumerPart, StartOfPart } from '../../loads/consumer.js';
+import { isSoftStarted } from '../../loads/start/soft-starter.js';
+import { kindOfPart } from '../../reference/kinds-of-parts.js';
+import { BOGGED_MULTIPLE, BOGGED_S, STALL_S } from '../../reference/rough-use.js';
+
+/**
+ * Surges of a running load that are no start of its own: a saw bogged in the cut, and a compressor that
+ * stalls against pressure after a dip or a transfer. Each is tested like a start, on top of everything.
+ */
+
+/** A load as it is with its motor bogged down; undefined where no part of it does that. */
+export function boggedDown(consumer: Consumer): Consumer | undefined {
+  return withSurge(consumer, (part) => {
+    if (part.part.bogs !== 'yes') return undefined;
+    const { watts, nonActive } = part.running;
+    const value = Math.hypot(watts.value, nonActive.value);
+    const hi = Math.hypot(watts.value + watts.plus, nonActive.value + nonActive.plus);
+    const lo = Math.hypot(watts.value - watts.minus, nonActive.value - nonActive.minus);
+    const powerFactor = value > 0 ? watts.value / value : 1;
+    return {
+      va: {
+        value: BOGGED_MULTIPLE * value,
+        minus: BOGGED_MULTIPLE * (value - lo),
+        plus: BOGGED_MULTIPLE * (hi - value),
+        causes: watts.causes,
+      },
+      powerFactor: { lo: powerFactor, stated: powerFactor, hi: powerFactor },
+      seconds: { lo: BOGGED_S.low, stated: BOGGED_S.usual, hi: BOGGED_S.high },
+      surelyLags: part.running.surelyLags,
+      isTransformer: false,
+      isBetweenPhases: part.running.isBetweenPhases,
+    };
+  });
+}
+
+/**
+ * A load whose compressor starts against pressure, so that its rotor stays locked until its own protector
+ * opens; undefined where no part of it can: a soft starter waits, and electronics do not lock.
+ */
+export function stalled(consumer: Consumer): Consumer | undefined {
+  return withSurge(consumer, (part) => {
+    if (!canStall(part) || !part.start || !part.size) return undefined;
+    return { ...part.start, seconds: { lo: STALL_S.low, stated: STALL_S.usual, hi: STALL_S.high } };
+  });
+}
+
+/** Whether it may stall when it is started soon after a stop: its pressure must fall first. */
+export const mayStall = ({ parts }: Consumer): boolean => parts.some(canStall);
+
+function canStall({ part }: ConsumerPart): boolean {
+  const { family, startTorqueShare } = kindOfPart(part.kind);
+  const isRotor = family === 'Compressors' && startTorqueShare !== undefined;
+  return isRotor && part.start !== undefined && !isSoftStarted(part);
+}
+
+function withSurge(
+  consumer: Consumer,
+  surgeOf: (part: ConsumerPart) => StartOfPart | undefined,
+): Consumer | undefined {
+  const parts = consumer.parts.map((part) => ({ ...part, start: surgeOf(part) }));
+  return parts.some((part) => part.start) ? { ...consumer, parts } : undefined;
+}
