@@ -71,7 +71,7 @@ export default defineConfig(
   },
   {
     // The component library puts the control into the label.
-    files: ['app/src/components/{choice-bar,tick}.ts/*.html'],
+    files: ['app/src/ui/{choice-bar,checkbox}.ts/*.html'],
     rules: { '@angular-eslint/template/label-has-associated-control': 'off' },
   },
   {

@@ -9,9 +9,9 @@ import {
   type CardItem,
   type CardPlace,
 } from '@heliarch/core/card';
-import { Select } from '../components/select/select';
-import type { Choice } from '../components/choice-bar';
-import { VerdictMark } from '../components/verdict-mark';
+import { Select } from '../ui/select/select';
+import type { Choice } from '../ui/choice-bar';
+import { VerdictMark } from '../parts/verdict-mark';
 import { CardState } from './card-state';
 
 const PLACES: readonly Choice<CardPlace>[] = [

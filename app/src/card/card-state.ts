@@ -15,11 +15,11 @@ import {
   type CodePicture,
 } from '@heliarch/core/card';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
-import { Answers, type Answer } from '../answers/answers';
-import { isSameSystem } from '../answers/same-system';
-import { qrCode } from '../components/qr-code';
-import { UnitChoice } from '../components/unit-choice';
-import type { LineProved } from '../workers/rig-questions';
+import { Answers, type Answer } from '../compute/answers';
+import { isSameSystem } from '../compute/same-system';
+import { qrCode } from '../ui/qr-code';
+import { UnitChoice } from '../parts/unit-choice';
+import type { LineProved } from '../compute/rig-questions';
 import { RigSession } from '../storage/rig-session';
 import { KeptOfCards } from './kept-cards';
 

@@ -12,10 +12,10 @@ import {
   type PrintedCard,
 } from '@heliarch/core/card';
 import { combineLatest, map, of, switchMap, type Observable } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { readCode } from '../components/qr-code';
-import { UnitChoice } from '../components/unit-choice';
-import type { LineProved } from '../workers/rig-questions';
+import { Answers } from '../compute/answers';
+import { readCode } from '../ui/qr-code';
+import { UnitChoice } from '../parts/unit-choice';
+import type { LineProved } from '../compute/rig-questions';
 import { CardState } from './card-state';
 
 const MOST_PX = 1600;

@@ -1,7 +1,7 @@
 import { formatPercent, type NumberStyle } from '@heliarch/core/units';
 import { type Day } from '@heliarch/core/rig';
 import { energyWords, SLOT_MINUTES, slotsOf, timeInPlan, whOf, type DayPlan } from '@heliarch/core/day';
-import type { BarePlot, PlotAxis, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
+import type { BarePlot, PlotAxis, PlotLine, PlotPoint } from '../ui/plot/plot-drawn';
 
 const SUN_PX = 52;
 const SHARE_PX = 68;
@@ -14,11 +14,11 @@ const along = (day: Day): PlotAxis => ({ label: '', from: 0, to: slotsOf(day) })
 const points = (values: readonly number[]): readonly PlotPoint[] => values.map((y, x) => ({ x, y }));
 
 /** What the sun gives, and what of it there is no room for. */
-export function sunPlot(style: NumberStyle, day: Day, { solarW, thrownW }: DayPlan): BarePlot {
+export function sunPlot(style: NumberStyle, day: Day, { solarW, curtailedW }: DayPlan): BarePlot {
   const top = Math.max(1, ...solarW) * HEADROOM;
-  const used = solarW.map((watts, slot) => watts - (thrownW[slot] ?? 0));
+  const used = solarW.map((watts, slot) => watts - (curtailedW[slot] ?? 0));
   return {
-    spoken: `The sun gives ${energyWords(style, whOf(solarW))}, of which ${energyWords(style, whOf(thrownW))} finds no room.`,
+    spoken: `The sun gives ${energyWords(style, whOf(solarW))}, of which ${energyWords(style, whOf(curtailedW))} finds no room.`,
     height: SUN_PX,
     x: along(day),
     y: { label: '', from: 0, to: top },

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
 import type { Day } from '@heliarch/core/rig';
-import { Dialog } from '../components/dialog';
-import { FieldGroup } from '../components/fields/field-group';
-import { FieldHelpLine } from '../components/fields/field-help';
-import { NotKeptYet } from '../components/fields/not-kept-yet';
-import { SheetContext } from '../components/fields/sheet-context';
+import { Dialog } from '../ui/dialog';
+import { FieldGroup } from '../parts/fields/field-group';
+import { FieldHelpLine } from '../parts/fields/field-help';
+import { NotKeptYet } from '../parts/fields/not-kept-yet';
+import { SheetContext } from '../parts/fields/sheet-context';
 
 /** What a person says of a day; its jobs and its plan have places of their own. */
 const OF_A_DAY = [

@@ -24,8 +24,8 @@ import {
   type PlannedPiece,
   type PlanReview,
 } from '@heliarch/core/day';
-import { Answers, type Answer } from '../answers/answers';
-import { latest, stoppable } from '../answers/latest';
+import { Answers, type Answer } from '../compute/answers';
+import { latest, stoppable } from '../compute/latest';
 import { RigSession } from '../storage/rig-session';
 
 /** A plan that is being dragged is not reviewed at every step. */

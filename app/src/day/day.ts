@@ -19,15 +19,15 @@ import {
   type Misplacement,
   type PlannedPiece,
 } from '@heliarch/core/day';
-import { AnswerState } from '../components/answer-state';
-import { LongWork } from '../components/long-work';
-import { NothingHere } from '../components/nothing-here';
-import { UnitChoice } from '../components/unit-choice';
-import { VerdictMark } from '../components/verdict-mark';
+import { AnswerState } from '../parts/answer-state';
+import { LongWork } from '../parts/long-work';
+import { NothingHere } from '../ui/nothing-here';
+import { UnitChoice } from '../parts/unit-choice';
+import { VerdictMark } from '../parts/verdict-mark';
 import { DayLanes } from './day-lanes';
 import { DaySheet } from './day-sheet';
 import { DayState } from './day-state';
-import { EnergyMark } from '../components/energy-mark';
+import { EnergyMark } from '../parts/energy-mark';
 import { JobSheet } from './job-sheet';
 import { placesOfPiece } from './places-of-piece';
 import { jobTerms } from './lane-rows';
@@ -84,7 +84,7 @@ const MISPLACED = {
   ],
   providers: [DayState],
   templateUrl: './day.html',
-  styleUrls: ['./day.css', '../components/menu.css'],
+  styleUrls: ['./day.css', '../ui/menu.css'],
 })
 export class Day {
   private readonly numberStyle = inject(UnitChoice).numbers;
@@ -228,16 +228,16 @@ export class Day {
   }
 
   private factsOf(day: DayOfRig, plan: DayPlan) {
-    const { charge, fullWh, generatorMinutes, directSunWh, lowest, pieces, thrownW } = plan;
+    const { charge, fullWh, generatorMinutes, directSunWh, lowest, pieces, curtailedW } = plan;
     const slack = Math.min(...pieces.filter(({ later }) => later > 0).map(({ later }) => later));
-    const thrownWh = whOf(thrownW);
+    const curtailedWh = whOf(curtailedW);
     return {
       lowest: `${formatPercent(this.numberStyle, lowest.wh / fullWh)} at ${momentInPlan(day, lowest.minutes)}`,
       worst: formatPercent(this.numberStyle, Math.min(...charge.worst) / fullWh),
       generator: `${generatorMinutes} min`,
       slack: Number.isFinite(slack) ? `${slack} min` : 'none',
       sun: energyWords(this.numberStyle, directSunWh),
-      thrown: thrownWh > LITTLE_WH ? energyWords(this.numberStyle, thrownWh) : undefined,
+      thrown: curtailedWh > LITTLE_WH ? energyWords(this.numberStyle, curtailedWh) : undefined,
       greyHour: plan.survivesGreyHour,
       endsAsAsked: plan.endsAsAsked,
     };

@@ -13,14 +13,14 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { wattsInState } from '@heliarch/core/check';
 import { type Day, type Placement } from '@heliarch/core/rig';
 import { timeInPlan } from '@heliarch/core/day';
-import { Dialog } from '../components/dialog';
-import { FieldHelpLine } from '../components/fields/field-help';
-import { FieldRow } from '../components/fields/field-row';
-import { NotKeptYet } from '../components/fields/not-kept-yet';
-import { SheetContext } from '../components/fields/sheet-context';
-import { CookingEstimate } from '../components/heat/cooking-estimate';
-import { RoomEstimate } from '../components/heat/room-estimate';
-import { Select } from '../components/select/select';
+import { Dialog } from '../ui/dialog';
+import { FieldHelpLine } from '../parts/fields/field-help';
+import { FieldRow } from '../parts/fields/field-row';
+import { NotKeptYet } from '../parts/fields/not-kept-yet';
+import { SheetContext } from '../parts/fields/sheet-context';
+import { CookingEstimate } from '../parts/heat/cooking-estimate';
+import { CabinEstimate } from '../parts/heat/cabin-estimate';
+import { Select } from '../ui/select/select';
 import { DayState } from './day-state';
 
 const FIELDS = [
@@ -58,7 +58,7 @@ const IN_FULL = { id: '', label: 'in full' };
     FieldRow,
     NotKeptYet,
     NzButtonComponent,
-    RoomEstimate,
+    CabinEstimate,
     Select,
   ],
   providers: [SheetContext],
@@ -115,7 +115,7 @@ const IN_FULL = { id: '', label: 'in full' };
           }
         } @else if (helps() === 'room') {
           @defer {
-            <heli-room-estimate
+            <heli-cabin-estimate
               [watts]="watts()"
               [hasJob]="true"
               [outdoorC]="state.rig().conditions?.outdoorC"

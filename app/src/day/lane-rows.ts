@@ -1,4 +1,4 @@
-import { minutesOfPlanAt } from '../components/minutes-of-plan';
+import { minutesOfPlanAt } from '../parts/minutes-of-plan';
 import { type Day, type Job, type Load, type Rig } from '@heliarch/core/rig';
 import { PERCENT } from '@heliarch/core/units';
 import { slotsOf, SLOT_MINUTES, timeInPlan, type DayPlan, type PlannedPiece } from '@heliarch/core/day';

@@ -2,8 +2,8 @@ import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of } from 'rxjs';
 import type { PlannedPiece } from '@heliarch/core/day';
-import { Answers, type Answer } from '../answers/answers';
-import { latest } from '../answers/latest';
+import { Answers, type Answer } from '../compute/answers';
+import { latest } from '../compute/latest';
 import { DayState } from './day-state';
 
 /** Minutes at which a piece may begin with all others where they are; undefined as long as that is not known. */

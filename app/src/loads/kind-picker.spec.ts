@@ -1,4 +1,4 @@
-import { onPage } from '../components/on-page.spec-data';
+import { onPage } from '../parts/on-page.testing';
 import { KindPicker, type KindPicked } from './kind-picker';
 
 function setUp() {

@@ -1,9 +1,9 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { Dialog } from '../components/dialog';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
+import { Dialog } from '../ui/dialog';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
 import { formatNumber, type Amount } from '@heliarch/core/units';
 import { kindOfPart, LOAD_FAMILIES, sourceWords } from '@heliarch/core/rig';
 import { findKinds, TYPICAL_LOADS_SOURCE, type TypicalLoad } from '@heliarch/core/describe';

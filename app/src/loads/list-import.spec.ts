@@ -2,8 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core/rig';
 import { loadTable } from '@heliarch/core/describe';
 import { unparse } from 'papaparse';
-import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../components/on-page.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
+import { onPage, sessionWith } from '../parts/on-page.testing';
 import { ListImport } from './list-import';
 import { LoadsState } from './loads-state';
 

@@ -1,10 +1,10 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { Dialog } from '../components/dialog';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
-import { FileDrop } from '../components/library/file-drop';
-import { NamedTable } from '../components/library/named-table';
+import { Dialog } from '../ui/dialog';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
+import { FileDrop } from '../ui/library/file-drop';
+import { NamedTable } from '../ui/library/named-table';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import {

@@ -11,11 +11,11 @@ import {
   NzThMeasureDirective,
   NzTrDirective,
 } from 'ng-zorro-antd/table';
-import { BasisMark } from '../components/basis-mark';
-import { NamedTable } from '../components/library/named-table';
-import { Tick } from '../components/tick';
-import { UnitChoice } from '../components/unit-choice';
-import { UsageMark } from '../components/usage-mark';
+import { BasisMark } from '../parts/basis-mark';
+import { NamedTable } from '../ui/library/named-table';
+import { Checkbox } from '../ui/checkbox';
+import { UnitChoice } from '../parts/unit-choice';
+import { UsageMark } from '../parts/usage-mark';
 import { LoadsState } from './loads-state';
 import type { Column, LoadRow } from './load-rows';
 
@@ -48,7 +48,7 @@ const ROW_HEIGHT_PX = { fine: 29, coarse: 45 };
     NzTheadComponent,
     NzThMeasureDirective,
     NzTrDirective,
-    Tick,
+    Checkbox,
     UsageMark,
   ],
   host: { '[class.long]': 'isLong()' },

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { validateRig, type Rig } from '@heliarch/core/rig';
 import { findKinds } from '@heliarch/core/describe';
 import { RigSession } from '../storage/rig-session';
-import { smallRig } from '../storage/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
 import { LoadsState } from './loads-state';
 
 function setUp() {

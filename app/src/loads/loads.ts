@@ -14,14 +14,14 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { type Load, choiceWords, entriesOf } from '@heliarch/core/rig';
 import { countDoubts } from '@heliarch/core/describe';
-import { BasisLegend } from '../components/basis-legend';
+import { BasisLegend } from '../parts/basis-legend';
 import { KindPicker } from './kind-picker';
 import { ListImport } from './list-import';
 import { LoadTable } from './load-table';
 import { LoadsState } from './loads-state';
-import { NothingHere } from '../components/nothing-here';
-import { Select } from '../components/select/select';
-import { WorthNext } from '../components/worth-next';
+import { NothingHere } from '../ui/nothing-here';
+import { Select } from '../ui/select/select';
+import { WorthNext } from '../parts/worth-next';
 import { PlateReader } from '../plate/plate-reader';
 import { LoadEditor } from './load-editor/load-editor';
 

@@ -4,8 +4,8 @@ import { formatNumber } from '@heliarch/core/units';
 import { combineTests, givenWords, type Combined, type LogTest, type Offered } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { combineLatest, filter, map, of, switchMap } from 'rxjs';
-import { UnitChoice } from '../components/unit-choice';
-import { Plot } from '../components/plot/plot';
+import { UnitChoice } from '../parts/unit-choice';
+import { Plot } from '../ui/plot/plot';
 import { driftPlot, type Tested } from './drift-plot';
 import { LogState } from './log-state';
 

@@ -20,10 +20,10 @@ import {
 } from '@heliarch/core/logbook';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { debounce, merge, timer } from 'rxjs';
-import { QuantityControl } from '../components/quantity/quantity-control';
-import { readingControl, readingOf } from '../components/quantity/readings';
-import { Select } from '../components/select/select';
-import { UnitChoice } from '../components/unit-choice';
+import { QuantityControl } from '../parts/quantity/quantity-control';
+import { readingControl, readingOf } from '../parts/quantity/readings';
+import { Select } from '../ui/select/select';
+import { UnitChoice } from '../parts/unit-choice';
 import { LogState } from './log-state';
 import { KINDS, LOG_KINDS } from './test-kinds';
 

@@ -1,6 +1,6 @@
 import { SECONDS_PER_DAY } from '@heliarch/core/units';
 import type { Combined } from '@heliarch/core/logbook';
-import type { PlotDrawn, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
+import type { PlotDrawn, PlotLine, PlotPoint } from '../ui/plot/plot-drawn';
 import type { PlotWords } from './plot-words';
 
 const HEIGHT_PX = 150;

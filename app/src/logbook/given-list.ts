@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { givenWords } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { BasisMark } from '../components/basis-mark';
-import { UnitChoice } from '../components/unit-choice';
-import { VerdictMark } from '../components/verdict-mark';
+import { BasisMark } from '../parts/basis-mark';
+import { UnitChoice } from '../parts/unit-choice';
+import { VerdictMark } from '../parts/verdict-mark';
 import { LogState } from './log-state';
 
 const MOST_LINES = 6;

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { testsFromSwitch, type LogTest } from '@heliarch/core/logbook';
 import { catchError, map, of, switchMap, timeout } from 'rxjs';
-import { atHand, putAtHand, takeFromHand } from '../storage/at-hand';
+import { unloadDraft, putUnloadDraft, takeUnloadDraft } from '../storage/unload-draft';
 import type { StoredTest } from '../storage/rig-database';
 import { joinedTests } from '../storage/rig-files';
 import { LogRepository, readable } from '../storage/log-repository';
@@ -87,7 +87,7 @@ export class KeptTests {
 
   /** What a page that was closed too soon left at hand goes into the storage, before anything else lies there. */
   private keepWhatLiesAtHand(rigId: string | undefined): void {
-    const left = rigId === undefined ? undefined : (takeFromHand(placeOf(rigId)) as Change | undefined);
+    const left = rigId === undefined ? undefined : (takeUnloadDraft(placeOf(rigId)) as Change | undefined);
     if (left) untracked(() => this.keep(left));
   }
 
@@ -113,13 +113,13 @@ export class KeptTests {
     const test = change.test as LogTest | undefined;
     this.mine.update((all) => [...all.filter((each) => each.rigId !== rigId || each.id !== id), change]);
     const place = placeOf(rigId);
-    if ((test?.trace?.atS.length ?? 0) < LARGEST_AT_HAND) putAtHand(place, change);
+    if ((test?.trace?.atS.length ?? 0) < LARGEST_AT_HAND) putUnloadDraft(place, change);
     // A browser that keeps nothing has said so; the test is there for as long as the page is open.
     this.queue
       .run('keeping a test', () => this.repository.keep(change))
       .then(() => {
-        const left = atHand(place) as Change | undefined;
-        if (left?.id === id && left.serial <= serial) takeFromHand(place);
+        const left = unloadDraft(place) as Change | undefined;
+        if (left?.id === id && left.serial <= serial) takeUnloadDraft(place);
       })
       .catch(() => undefined);
   }

@@ -4,8 +4,8 @@ import type { Rig } from '@heliarch/core/rig';
 import type { ChangeLines, GivenNumber, LogTest, TestAnalysed } from '@heliarch/core/logbook';
 import { wrap, type Remote } from 'comlink';
 import { catchError, defer, from, map, of, startWith, type Observable } from 'rxjs';
-import type { Answer } from '../answers/answers';
-import type { LogQuestions } from '../workers/log-questions';
+import type { Answer } from '../compute/answers';
+import type { LogQuestions } from '../compute/log-questions';
 
 /** What tests say, answered in a worker that lives as long as the room. */
 @Injectable()
@@ -36,7 +36,7 @@ export class LogAnswers implements OnDestroy {
   }
 
   private started(): Remote<LogQuestions> {
-    this.worker ??= new Worker(new URL('../workers/log-questions.worker', import.meta.url), {
+    this.worker ??= new Worker(new URL('../compute/log-questions.worker', import.meta.url), {
       type: 'module',
     });
     this.questions ??= wrap<LogQuestions>(this.worker);

@@ -16,8 +16,8 @@ import {
 } from '@heliarch/core/logbook';
 import { readKeptFeed } from '@heliarch/core/instruments';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { FileDrop } from '../components/library/file-drop';
-import { Select } from '../components/select/select';
+import { FileDrop } from '../ui/library/file-drop';
+import { Select } from '../ui/select/select';
 import { LogState, secondsNow } from './log-state';
 import { KINDS, LOG_KINDS } from './test-kinds';
 

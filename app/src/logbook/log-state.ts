@@ -11,10 +11,10 @@ import {
   type TestKind,
 } from '@heliarch/core/logbook';
 import { fromEvent, interval, merge, of } from 'rxjs';
-import { latest } from '../answers/latest';
-import { keepTogether } from '../components/keep-together';
-import { matches } from '../components/matches';
-import { UnitChoice } from '../components/unit-choice';
+import { latest } from '../compute/latest';
+import { keepTogether } from '../ui/keep-together';
+import { mediaQuery } from '../ui/media-query';
+import { UnitChoice } from '../parts/unit-choice';
 import { RigSession } from '../storage/rig-session';
 import { KeptTests } from './kept-tests';
 import { LogAnswers } from './log-answers';
@@ -49,7 +49,7 @@ export class LogState {
     );
   });
 
-  private readonly isBesideTheList = matches('(min-width: 1001px)');
+  private readonly isBesideTheList = mediaQuery('(min-width: 1001px)');
   private readonly chosenId = signal<string | undefined>(undefined);
   /** The one that was chosen, while this rig has it; else on a wide screen the first of the list. */
   readonly test = computed((): LogTest | undefined => {

@@ -11,11 +11,11 @@ import {
   type ReadingRole,
 } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { AnswerState } from '../components/answer-state';
-import { BasisLegend } from '../components/basis-legend';
-import { ChoiceBar } from '../components/choice-bar';
-import { Dialog } from '../components/dialog';
-import { EnergyMark } from '../components/energy-mark';
+import { AnswerState } from '../parts/answer-state';
+import { BasisLegend } from '../parts/basis-legend';
+import { ChoiceBar } from '../ui/choice-bar';
+import { Dialog } from '../ui/dialog';
+import { EnergyMark } from '../parts/energy-mark';
 import { saveBlob } from '../storage/rig-files';
 import { CompareTests } from './compare-tests';
 import { ConditionsList } from './conditions-list';

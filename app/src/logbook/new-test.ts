@@ -4,9 +4,9 @@ import { MS_PER_SECOND } from '@heliarch/core/units';
 import { newTest, withConditions, TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
-import { Select } from '../components/select/select';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
+import { Select } from '../ui/select/select';
 import { LogState, secondsNow } from './log-state';
 import { KINDS } from './test-kinds';
 

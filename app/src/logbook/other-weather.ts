@@ -4,9 +4,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { formatPercent } from '@heliarch/core/units';
 import { dutyInOtherWeather, type LogTest } from '@heliarch/core/logbook';
 import { map } from 'rxjs';
-import { QuantityControl } from '../components/quantity/quantity-control';
-import { readingControl, readingOf } from '../components/quantity/readings';
-import { UnitChoice } from '../components/unit-choice';
+import { QuantityControl } from '../parts/quantity/quantity-control';
+import { readingControl, readingOf } from '../parts/quantity/readings';
+import { UnitChoice } from '../parts/unit-choice';
 
 /** How much of the time a cooling load would run in other weather than that of its test. */
 @Component({

@@ -1,6 +1,6 @@
 import { SECONDS_PER_HOUR } from '@heliarch/core/units';
 import { countingReadings, type LogTest } from '@heliarch/core/logbook';
-import type { PlotDrawn, PlotPoint } from '../components/plot/plot-drawn';
+import type { PlotDrawn, PlotPoint } from '../ui/plot/plot-drawn';
 import { HEIGHT_PX, hourTicks, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';
 

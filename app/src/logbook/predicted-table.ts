@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatDuration, formatNumber, PERCENT } from '@heliarch/core/units';
 import type { LogTest, Prediction, RunDown } from '@heliarch/core/logbook';
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { LogState } from './log-state';
 
 /** What the rig's own numbers said before, beside what was measured, and what each difference does to the end. */

@@ -14,11 +14,11 @@ import { MS_PER_SECOND, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 import type { LogReading, LogTest, ReadingRole } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
-import { QuantityControl } from '../components/quantity/quantity-control';
-import { readingControl, readingOf } from '../components/quantity/readings';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
+import { QuantityControl } from '../parts/quantity/quantity-control';
+import { readingControl, readingOf } from '../parts/quantity/readings';
 import { secondsNow } from './log-state';
 import { columnWords, KINDS, ROLE_NAMES, type ReadingColumn } from './test-kinds';
 

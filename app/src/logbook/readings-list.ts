@@ -8,9 +8,9 @@ import {
   type RunDown,
 } from '@heliarch/core/logbook';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { matches } from '../components/matches';
-import { keepTogether } from '../components/keep-together';
-import { UnitChoice } from '../components/unit-choice';
+import { mediaQuery } from '../ui/media-query';
+import { keepTogether } from '../ui/keep-together';
+import { UnitChoice } from '../parts/unit-choice';
 import { LEAST_OFFSET } from './plot-words';
 import { ReadingEntry } from './reading-entry';
 import { LogState } from './log-state';
@@ -42,7 +42,7 @@ export class ReadingsList {
   readonly changed = output();
 
   protected readonly reasons = SPOILED;
-  protected readonly isNarrow = matches('(max-width: 600px)');
+  protected readonly isNarrow = mediaQuery('(max-width: 600px)');
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly columns = computed(() => {
     const { kind, readings } = this.test();

@@ -1,6 +1,6 @@
 import { SECONDS_PER_HOUR } from '@heliarch/core/units';
 import type { RunDown } from '@heliarch/core/logbook';
-import type { PlotDrawn, PlotLabel, PlotLine, PlotPoint } from '../components/plot/plot-drawn';
+import type { PlotDrawn, PlotLabel, PlotLine, PlotPoint } from '../ui/plot/plot-drawn';
 import { HEIGHT_PX, hourTicks, LEAST_OFFSET, MOST_POINTS, MOST_ROWS, type PlotWords } from './plot-words';
 import { thinned } from './thinned';
 

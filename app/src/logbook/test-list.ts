@@ -3,7 +3,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { TEST_KINDS, type LogTest, type TestKind } from '@heliarch/core/logbook';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { Select } from '../components/select/select';
+import { Select } from '../ui/select/select';
 import { isOver } from './kept-tests';
 import { LogState } from './log-state';
 import { KINDS } from './test-kinds';

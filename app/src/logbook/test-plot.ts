@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatNumber } from '@heliarch/core/units';
 import type { LogTest, TestAnalysed } from '@heliarch/core/logbook';
-import { Plot } from '../components/plot/plot';
-import { UnitChoice } from '../components/unit-choice';
+import { Plot } from '../ui/plot/plot';
+import { UnitChoice } from '../parts/unit-choice';
 import { LogState } from './log-state';
 import { overTimePlot } from './over-time-plot';
 import type { PlotWords } from './plot-words';

@@ -1,4 +1,4 @@
-import type { PlotPoint } from '../components/plot/plot-drawn';
+import type { PlotPoint } from '../ui/plot/plot-drawn';
 
 /**
  * A curve of at most so many points that looks the same: of each stretch, its lowest and its highest. No peak is lost.

@@ -4,12 +4,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { formatNumber } from '@heliarch/core/units';
 import { type Load } from '@heliarch/core/rig';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
-import { keepTogether } from '../components/keep-together';
-import { matches } from '../components/matches';
-import { UnitChoice } from '../components/unit-choice';
-import { VerdictMark } from '../components/verdict-mark';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
+import { keepTogether } from '../ui/keep-together';
+import { mediaQuery } from '../ui/media-query';
+import { UnitChoice } from '../parts/unit-choice';
+import { VerdictMark } from '../parts/verdict-mark';
 import { NowState, type Offered } from './now-state';
 
 /** So many stand there before more are asked for: what was on last, and what is used most. */
@@ -30,7 +30,7 @@ export class CanSwitchOn {
 
   protected readonly sought = new FormControl('', { nonNullable: true });
   private readonly words = toSignal(this.sought.valueChanges, { initialValue: '' });
-  private readonly isDesk = matches(DESK);
+  private readonly isDesk = mediaQuery(DESK);
   protected readonly showsAll = signal(false);
   protected readonly open = signal<string | undefined>(undefined);
 

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { batteryClockOf } from '@heliarch/core/check';
 import { formatAmount, formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core/units';
-import { ChargeEntry, type ChargeRead } from '../components/charge-entry';
-import { UnitChoice } from '../components/unit-choice';
+import { ChargeEntry, type ChargeRead } from '../parts/charge-entry';
+import { UnitChoice } from '../parts/unit-choice';
 import { NowState } from './now-state';
 
 /** The charge with the age of its reading, how fast it falls, and how long it lasts. */

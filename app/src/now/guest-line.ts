@@ -3,10 +3,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatAmount, formatNumber } from '@heliarch/core/units';
 import { USUAL_UNPLANNED_W, type UnplannedLoad, type Verdict } from '@heliarch/core/check';
 import { of } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { UnitChoice } from '../components/unit-choice';
-import { VerdictMark } from '../components/verdict-mark';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { UnitChoice } from '../parts/unit-choice';
+import { VerdictMark } from '../parts/verdict-mark';
 import { NowState } from './now-state';
 
 /** One surprise: a guest plugs something in that nobody planned. */

@@ -5,11 +5,11 @@ import { formatDuration, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 import { unexplainedWords, withMeterReadAt, type MeterReading } from '@heliarch/core/now';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { of } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { QuantityControl, type Known } from '../components/quantity/quantity-control';
-import { UnitChoice } from '../components/unit-choice';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { QuantityControl, type Known } from '../parts/quantity/quantity-control';
+import { UnitChoice } from '../parts/unit-choice';
 import { NowState, secondsNow } from './now-state';
 
 type Place = MeterReading['at'];

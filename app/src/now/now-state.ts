@@ -13,16 +13,16 @@ import {
   withSwitchedOff,
   withSwitchedOn,
   withTimer,
-  type AtSwitch,
+  type LiveState,
   type MeterReading,
   type SwitchOn,
   type SwitchOnWords,
 } from '@heliarch/core/now';
 import { fromEvent, interval, merge } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { isSameSystem } from '../answers/same-system';
-import { UnitChoice } from '../components/unit-choice';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { isSameSystem } from '../compute/same-system';
+import { UnitChoice } from '../parts/unit-choice';
 import { OwnTicks } from '../storage/own-ticks';
 import { RigSession } from '../storage/rig-session';
 
@@ -53,7 +53,7 @@ export class NowState {
   readonly isReady = computed(() => this.ticks.at() !== undefined);
   readonly isUnreadable = this.ticks.isUnreadable;
   readonly lastChange = this.ticks.lastChange;
-  readonly at = computed((): AtSwitch => this.ticks.at() ?? nothingOn(this.rig()));
+  readonly at = computed((): LiveState => this.ticks.at() ?? nothingOn(this.rig()));
   readonly scene = computed((): CheckScene => sceneOf(this.at()), { equal: isSameScene });
 
   /** Seconds since 1970, by the second; right again as soon as the page is looked at. */
@@ -163,7 +163,7 @@ export class NowState {
   }
 
   /** Changes what belongs to no single load. */
-  keep(edit: (at: AtSwitch) => AtSwitch): void {
+  keep(edit: (at: LiveState) => LiveState): void {
     this.ticks.change(edit);
   }
 

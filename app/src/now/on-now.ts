@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { formatNumber, SECONDS_PER_MINUTE } from '@heliarch/core/units';
 import { loadOf, wattsCounted } from '@heliarch/core/rig';
 import { usualRunS } from '@heliarch/core/now';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { Tick } from '../components/tick';
-import { UnitChoice } from '../components/unit-choice';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { Checkbox } from '../ui/checkbox';
+import { UnitChoice } from '../parts/unit-choice';
 import { NowState, type Offered } from './now-state';
 
 /** Times that are offered where a load says nothing of its own. */
@@ -14,7 +14,7 @@ const USUAL_MINUTES = [3, 10, 30];
 @Component({
   selector: 'heli-on-now',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceBar, Tick],
+  imports: [ChoiceBar, Checkbox],
   templateUrl: './on-now.html',
   styleUrl: './on-now.css',
 })

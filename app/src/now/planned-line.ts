@@ -3,9 +3,9 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MS_PER_SECOND } from '@heliarch/core/units';
 import { listNames, plannedAt } from '@heliarch/core/now';
 import { of } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { minutesOfPlanAt } from '../components/minutes-of-plan';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { minutesOfPlanAt } from '../parts/minutes-of-plan';
 import { NowState } from './now-state';
 
 /** What the day's plan wants now, beside what is ticked. */

@@ -21,14 +21,14 @@ import {
 } from '@heliarch/core/plate';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { BasisMark } from '../components/basis-mark';
-import { ChoiceBar } from '../components/choice-bar';
-import { Dialog } from '../components/dialog';
-import { FieldStyles } from '../components/library/field-styles';
-import { LibraryStyles } from '../components/library/library-styles';
-import { Select } from '../components/select/select';
-import { Tick } from '../components/tick';
-import { UnitChoice } from '../components/unit-choice';
+import { BasisMark } from '../parts/basis-mark';
+import { ChoiceBar } from '../ui/choice-bar';
+import { Dialog } from '../ui/dialog';
+import { FieldStyles } from '../ui/library/field-styles';
+import { LibraryStyles } from '../ui/library/library-styles';
+import { Select } from '../ui/select/select';
+import { Checkbox } from '../ui/checkbox';
+import { UnitChoice } from '../parts/unit-choice';
 import { PlatePicture } from './plate-picture';
 import { PlateState } from './plate-state';
 
@@ -47,7 +47,7 @@ const NEW = 'new';
     PlatePicture,
     ReactiveFormsModule,
     Select,
-    Tick,
+    Checkbox,
   ],
   providers: [PlateState],
   templateUrl: './plate-reader.html',

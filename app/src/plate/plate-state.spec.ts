@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { sessionWith } from '../components/on-page.spec-data';
-import { smallRig } from '../storage/small-rig.spec-data';
+import { sessionWith } from '../parts/on-page.testing';
+import { smallRig } from '../storage/small-rig.testing';
 import { PlateState } from './plate-state';
 
 function setUp(before = smallRig()) {

@@ -1,4 +1,4 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, type OnInit } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -6,10 +6,10 @@ import { entriesOf, type Entry, ENTRY_WORDS } from '@heliarch/core/rig';
 import { formatNumber, PERCENT } from '@heliarch/core/units';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 import { placeOf, type Target } from '../storage/rig-edits';
-import { FieldGroup } from '../components/fields/field-group';
-import { FieldHelpLine } from '../components/fields/field-help';
-import { NotKeptYet } from '../components/fields/not-kept-yet';
-import { SheetContext } from '../components/fields/sheet-context';
+import { FieldGroup } from '../parts/fields/field-group';
+import { FieldHelpLine } from '../parts/fields/field-help';
+import { NotKeptYet } from '../parts/fields/not-kept-yet';
+import { SheetContext } from '../parts/fields/sheet-context';
 import { RigState } from './rig-state';
 
 /** What a load's sheet here is about; the rest of a load is in its editor in Loads. */

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core/rig';
-import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../components/on-page.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
+import { onPage, sessionWith } from '../parts/on-page.testing';
 import { FitHeadline } from './fit-headline';
 import { RigChecks } from './rig-checks';
 import { RigState } from './rig-state';

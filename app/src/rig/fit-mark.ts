@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { RigCheck } from '@heliarch/core/describe';
-import { VerdictMark } from '../components/verdict-mark';
+import { VerdictMark } from '../parts/verdict-mark';
 
 const WORDS: Readonly<Record<RigCheck['verdict'], string>> = {
   holds: 'Holds',

@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Rig } from '@heliarch/core/rig';
-import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../components/on-page.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
+import { onPage, sessionWith } from '../parts/on-page.testing';
 import { PartSheet } from './part-sheet';
 import { RigState } from './rig-state';
 

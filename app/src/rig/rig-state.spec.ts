@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core/rig';
-import { smallRig } from '../storage/small-rig.spec-data';
-import { sessionWith } from '../components/on-page.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
+import { sessionWith } from '../parts/on-page.testing';
 import { RigState } from './rig-state';
 
 function setUp() {

@@ -1,4 +1,4 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { capitalised } from '@heliarch/core/units';
 import {

@@ -20,9 +20,9 @@ import {
 } from 'ng-zorro-antd/tabs';
 import { ENTRY_WORDS, type EntryList } from '@heliarch/core/rig';
 import { countDoubts } from '@heliarch/core/describe';
-import { NamedTabs } from '../components/library/named-tabs';
-import { BasisLegend } from '../components/basis-legend';
-import { WorthNext } from '../components/worth-next';
+import { NamedTabs } from '../ui/library/named-tabs';
+import { BasisLegend } from '../parts/basis-legend';
+import { WorthNext } from '../parts/worth-next';
 import { FitHeadline } from './fit-headline';
 import { OneLineDiagram } from './one-line/one-line';
 import { PartSheet } from './part-sheet';
@@ -73,7 +73,7 @@ const LISTS: readonly EntryList[] = [...ADDED, 'supplies', 'loads'];
   ],
   providers: [RigState],
   templateUrl: './rig.html',
-  styleUrls: ['./rig.css', '../components/menu.css'],
+  styleUrls: ['./rig.css', '../ui/menu.css'],
 })
 export class RigRoom {
   protected readonly isReadingPlate = signal(false);

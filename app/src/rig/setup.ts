@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { FieldGroup } from '../components/fields/field-group';
-import { FieldHelpLine } from '../components/fields/field-help';
-import { NotKeptYet } from '../components/fields/not-kept-yet';
-import { SheetContext } from '../components/fields/sheet-context';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { UnitChoice } from '../components/unit-choice';
+import { FieldGroup } from '../parts/fields/field-group';
+import { FieldHelpLine } from '../parts/fields/field-help';
+import { NotKeptYet } from '../parts/fields/not-kept-yet';
+import { SheetContext } from '../parts/fields/sheet-context';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { UnitChoice } from '../parts/unit-choice';
 
 const UNITS: readonly Choice[] = [
   { id: 'us', label: 'feet, °F, BTU/h, AWG' },

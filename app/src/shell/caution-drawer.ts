@@ -6,8 +6,8 @@ import {
   ViewEncapsulation,
 } from '@angular/core';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
-import { BUILD_NAME } from '../components/build-info';
-import { CautionSheet } from '../components/caution-sheet';
+import { BUILD_NAME } from '../ui/build-info';
+import { CautionSheet } from '../parts/caution-sheet';
 import { CAUTIONS } from './caution-texts';
 
 const TITLE_ID = 'caution-title';

@@ -1,7 +1,7 @@
 import { type ErrorHandler, inject, Injectable, signal } from '@angular/core';
 import { RigSession } from '../storage/rig-session';
 import { saveTextFile } from '../storage/rig-files';
-import { BUILD_NAME } from '../components/build-info';
+import { BUILD_NAME } from '../ui/build-info';
 
 const MOST_KEPT = 20;
 

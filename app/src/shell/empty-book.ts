@@ -11,14 +11,14 @@ import { RigSession } from '../storage/rig-session';
   template: `
     <h1>No rig yet</h1>
     <p>
-      A rig is your inverter, breakers, supplies and loads. Look around in a demo rig, all four of them made
-      up, open a file that Heliarch saved, or describe your own: a few questions, about five minutes, every
-      answer can be left open.
+      A rig is your inverter, breakers, supplies and loads. Inspection around in a demo rig, all four of them
+      made up, open a file that Heliarch saved, or describe your own: a few questions, about five minutes,
+      every answer can be left open.
     </p>
     <ul>
       @for (demo of demos; track demo.id) {
         <li>
-          <button type="button" nz-button (click)="openDemo(demo.id)">Look at {{ demo.name }}</button>
+          <button type="button" nz-button (click)="openDemo(demo.id)">Inspection at {{ demo.name }}</button>
           <span>{{ demo.about }}</span>
         </li>
       }

@@ -26,7 +26,7 @@ import { ROOMS } from './rooms';
       </section>
     </ng-template>
   `,
-  styleUrl: '../components/menu.css',
+  styleUrl: '../ui/menu.css',
   styles: `
     :host {
       display: flex;

@@ -60,7 +60,7 @@ import { RigOpening } from './rig-opening';
       </section>
     </ng-template>
   `,
-  styleUrl: '../components/menu.css',
+  styleUrl: '../ui/menu.css',
   styles: `
     .name {
       display: inline-flex;

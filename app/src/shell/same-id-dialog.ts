@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { Dialog } from '../components/dialog';
+import { Dialog } from '../ui/dialog';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { writeRigFile } from '@heliarch/core/rig';
 import { RigOpening, type SameId } from './rig-opening';

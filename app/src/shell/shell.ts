@@ -12,19 +12,19 @@ import { DefectPanel } from './defect-panel';
 import { Defects } from './defects';
 import { EmptyBook } from './empty-book';
 import { FirstRun } from '../rig/first-run/first-run';
-import { HandOver } from './hand-over';
+import { ShareByQr } from './share-by-qr';
 import { RigMenu } from './rig-menu';
 import { RigOpening } from './rig-opening';
 import { ROOMS } from './rooms';
-import { CautionSheet } from '../components/caution-sheet';
+import { CautionSheet } from '../parts/caution-sheet';
 import { KeysSheet } from './search/keys-sheet';
 import type { ActionId } from './search/places';
 import { SearchDialog } from './search/search-dialog';
 import { SameIdDialog } from './same-id-dialog';
 import { StorageTrouble } from './storage-trouble';
-import { ThemeChoice } from '../components/theme';
+import { ThemeChoice } from '../ui/theme';
 import { UnreadableRigPanel } from './unreadable-rig';
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 
 /** The frame of every room: one slim top line, notices, and the room itself. */
 @Component({
@@ -36,7 +36,7 @@ import { UnitChoice } from '../components/unit-choice';
     DefectPanel,
     EmptyBook,
     FirstRun,
-    HandOver,
+    ShareByQr,
     KeysSheet,
     MoreRooms,
     NoticeLine,

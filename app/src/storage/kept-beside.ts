@@ -1,7 +1,7 @@
 import { computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, map, of, switchMap, type Observable } from 'rxjs';
-import { atHand, putAtHand, takeFromHand } from './at-hand';
+import { unloadDraft, putUnloadDraft, takeUnloadDraft } from './unload-draft';
 import { RigRepository, type Beside } from './rig-repository';
 import { RigSession } from './rig-session';
 import { StorageQueue } from './storage-queue';
@@ -46,13 +46,13 @@ export class KeptBeside {
     const numbered: Numbered = { serial: (this.newestOf(rigId)?.serial ?? 0) + 1, at };
     this.mine.set({ ...numbered, rigId });
     const place = this.placeOf(rigId);
-    putAtHand(place, numbered);
+    putUnloadDraft(place, numbered);
     // A browser that keeps nothing has said so; the work goes on for as long as the page is open.
     this.queue
       .run(this.told, () => this.repository.keepBeside(rigId, this.what, numbered))
       .then(() => {
-        const left = atHand(place);
-        if (isNumbered(left) && left.serial <= numbered.serial) takeFromHand(place);
+        const left = unloadDraft(place);
+        if (isNumbered(left) && left.serial <= numbered.serial) takeUnloadDraft(place);
       })
       .catch(() => undefined);
   }
@@ -69,7 +69,7 @@ export class KeptBeside {
     return this.repository.beside$(rigId, this.what).pipe(
       catchError(() => of(undefined)),
       map((kept) => {
-        const left = atHand(this.placeOf(rigId));
+        const left = unloadDraft(this.placeOf(rigId));
         const stored = isNumbered(kept) ? kept : { serial: 0, at: kept };
         return { rigId, ...(isNumbered(left) && left.serial > stored.serial ? left : stored) };
       }),

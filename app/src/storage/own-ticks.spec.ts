@@ -6,7 +6,7 @@ import { BehaviorSubject } from 'rxjs';
 import { OwnTicks } from './own-ticks';
 import { RigRepository } from './rig-repository';
 import { RigSession } from './rig-session';
-import { smallRig } from './small-rig.spec-data';
+import { smallRig } from './small-rig.testing';
 
 /** A storage of one rig, and a second tab that writes into it; one that is slow takes no write in. */
 function ticksOn(kept: unknown, isSlow = false) {

@@ -1,12 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Rig } from '@heliarch/core/rig';
-import { nothingOn, readAtSwitch, type AtSwitch } from '@heliarch/core/now';
+import { nothingOn, readLiveState, type LiveState } from '@heliarch/core/now';
 import { KeptBeside } from './kept-beside';
 import { RigSession } from './rig-session';
 
 interface BeforeChange {
   readonly rigId: string;
-  readonly at: AtSwitch;
+  readonly at: LiveState;
   readonly label: string;
 }
 
@@ -18,18 +18,18 @@ export class OwnTicks {
   private readonly before = signal<BeforeChange | undefined>(undefined);
 
   /** Undefined until the storage has said what it keeps. */
-  readonly at = computed((): AtSwitch | undefined => {
+  readonly at = computed((): LiveState | undefined => {
     const rig = this.session.rig();
     const newest = this.kept.newest();
     if (!rig || !newest) return undefined;
-    return readAtSwitch(newest.at, rig) ?? nothingOn(rig);
+    return readLiveState(newest.at, rig) ?? nothingOn(rig);
   });
 
   /** What was kept cannot be read: it is as if nothing were on. */
   readonly isUnreadable = computed(() => {
     const rig = this.session.rig();
     const kept = this.kept.newest()?.at;
-    return rig !== undefined && kept !== undefined && readAtSwitch(kept, rig) === undefined;
+    return rig !== undefined && kept !== undefined && readLiveState(kept, rig) === undefined;
   });
 
   /** What the last change was, while it can be taken back. */
@@ -40,7 +40,7 @@ export class OwnTicks {
   });
 
   /** @param label What is done, where a wrong tap may be taken back. */
-  change(edit: (at: AtSwitch, rig: Rig) => AtSwitch, label?: string): void {
+  change(edit: (at: LiveState, rig: Rig) => LiveState, label?: string): void {
     const rig = this.session.rig();
     const at = this.at();
     if (!rig || !at) return;

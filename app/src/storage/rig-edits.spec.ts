@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core/rig';
 import { fieldValue, RigEdits, type Target } from './rig-edits';
 import { RigSession } from './rig-session';
-import { smallRig } from './small-rig.spec-data';
+import { smallRig } from './small-rig.testing';
 
 const BANK: Target = { list: 'batteries', id: 'bank' };
 

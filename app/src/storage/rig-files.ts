@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { LARGEST_FILE_BYTES, readRigFile, writeRigFile, type Rig, type Validation } from '@heliarch/core/rig';
-import { BUILD_NAME } from '../components/build-info';
+import { BUILD_NAME } from '../ui/build-info';
 import { LogDatabase, type StoredTest } from './rig-database';
 
 const LONGEST_WAIT_MS = 2000;

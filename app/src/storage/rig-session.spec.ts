@@ -8,7 +8,7 @@ import { DemoRigs } from './demo-rigs';
 import { RigRepository } from './rig-repository';
 import { RigSession } from './rig-session';
 import { StorageQueue } from './storage-queue';
-import { smallRig } from './small-rig.spec-data';
+import { smallRig } from './small-rig.testing';
 
 let databases = 0;
 

@@ -2,9 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { validateRig, type Rig } from '@heliarch/core/rig';
 import { catchError, EMPTY, map, switchMap } from 'rxjs';
-import { putAtHand, takeFromHand } from './at-hand';
+import { putUnloadDraft, takeUnloadDraft } from './unload-draft';
 import { DemoRigs } from './demo-rigs';
-import { isForTheUser, keepingAfter, type Keeping } from './keeping';
+import { isForTheUser, saveStatusAfter, type SaveStatus } from './save-status';
 import { OpenRig } from './open-rig';
 import { withOwnId } from './own-id';
 import { refusedEdit, type RefusedEdit } from './refused-edit';
@@ -30,7 +30,7 @@ export class RigSession {
   private readonly queue = inject(StorageQueue);
   private readonly demoRigs = inject(DemoRigs);
   private readonly current = signal<SessionState>({ state: 'loading', what: 'opening your rigs' });
-  private readonly keeping = signal<Keeping>({ state: 'saving' });
+  private readonly keeping = signal<SaveStatus>({ state: 'saving' });
   private readonly refusal = signal<RefusedEdit | undefined>(undefined);
   private readonly lostHistory = signal(false);
   private open: OpenRig | undefined;
@@ -68,7 +68,7 @@ export class RigSession {
         takeUntilDestroyed(),
       )
       .subscribe(({ id, revision }) => void this.followOtherTab(id, revision));
-    addEventListener('pagehide', () => this.putAtHand());
+    addEventListener('pagehide', () => this.putUnloadDraft());
   }
 
   /** Opens what was open last; where nothing is kept, the demo rig is offered if the server says so. */
@@ -78,7 +78,7 @@ export class RigSession {
       if (this.current().state !== 'loading') return;
       if (last) {
         this.show(last);
-        this.takeFromHand();
+        this.takeUnloadDraft();
       } else await this.begin();
     } catch (error) {
       const because = whyNotKept(error);
@@ -309,23 +309,23 @@ export class RigSession {
       this.askToStay();
     } catch (error) {
       open.unsaved ??= work;
-      this.tell(open, keepingAfter(error));
+      this.tell(open, saveStatusAfter(error));
     }
     open.saving = undefined;
   }
 
   /** A page that is closed before the storage has its last work leaves it at hand for the next one. */
-  private putAtHand(): void {
+  private putUnloadDraft(): void {
     const { open } = this;
     const work = open?.unsaved ?? open?.saving;
     if (work && open?.revision !== undefined && !open.isDeleted && !isForTheUser(this.keeping()))
-      putAtHand(open.id, { work, revision: open.revision } satisfies LeftAtHand);
+      putUnloadDraft(open.id, { work, revision: open.revision } satisfies LeftAtHand);
   }
 
   /** What the page before left, unless the storage has it or a later one. */
-  private takeFromHand(): void {
+  private takeUnloadDraft(): void {
     const { open } = this;
-    const left = open && (takeFromHand(open.id) as LeftAtHand | undefined);
+    const left = open && (takeUnloadDraft(open.id) as LeftAtHand | undefined);
     if (left && open.revision === left.revision && validateRig(left.work.rig).ok) this.work(open, left.work);
   }
 
@@ -344,7 +344,7 @@ export class RigSession {
     }
   }
 
-  private tell(open: OpenRig, keeping: Keeping): void {
+  private tell(open: OpenRig, keeping: SaveStatus): void {
     if (open === this.open)
       this.keeping.set(keeping.state === 'saved' && open.unsaved ? { state: 'saving' } : keeping);
   }

@@ -1,6 +1,6 @@
 import { withCharge, withLoad, type Rig } from '@heliarch/core/rig';
 import { NO_HISTORY, stepBack, stepForward, withStep, type Stepped, type UndoHistory } from './undo-history';
-import { smallRig } from './small-rig.spec-data';
+import { smallRig } from './small-rig.testing';
 
 /** A rig and its history after a number of edits. */
 function after(...edits: readonly ((rig: Rig) => Rig)[]): {

@@ -1,10 +1,10 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount } from '@heliarch/core/units';
 import { type BatteryClock, type AnsweredSet } from '@heliarch/core/check';
 import { clockWorkingOf } from '@heliarch/core/explain';
-import { BasisMark } from '../components/basis-mark';
-import { keepTogether } from '../components/keep-together';
+import { BasisMark } from '../parts/basis-mark';
+import { keepTogether } from '../ui/keep-together';
 
 /** Where the battery's amps and hours come from. */
 @Component({
@@ -35,7 +35,7 @@ import { keepTogether } from '../components/keep-together';
     }
     <p class="caption">Losses by the inverter’s idle draw and efficiencies. Not counted: sun and charging.</p>
   `,
-  styleUrl: '../components/working-sheet.css',
+  styleUrl: '../parts/working-sheet.css',
 })
 export class ClockWorking {
   private readonly numberStyle = inject(UnitChoice).numbers;

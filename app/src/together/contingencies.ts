@@ -1,4 +1,4 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatAmount } from '@heliarch/core/units';
@@ -12,14 +12,14 @@ import {
 import { type Rig, type SourceTest } from '@heliarch/core/rig';
 import { unplannedLoadWords } from '@heliarch/core/explain';
 import { EMPTY } from 'rxjs';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { AnswerState } from '../components/answer-state';
-import { ArrivalTest } from '../components/arrival-test';
-import { postOf } from '../components/post';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { keepTogether } from '../components/keep-together';
-import { VerdictMark } from '../components/verdict-mark';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { AnswerState } from '../parts/answer-state';
+import { ArrivalTest } from '../parts/arrival-test';
+import { pedestalOf } from '../parts/shore-pedestal';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { keepTogether } from '../ui/keep-together';
+import { VerdictMark } from '../parts/verdict-mark';
 import { TakeTurns } from './take-turns';
 import { TogetherState } from './together-state';
 import { DipPlot } from './dip-plot';
@@ -208,7 +208,7 @@ export class ContingencyList {
     return contingencies ? contingencyLines(this.numberStyle, this.rig(), contingencies) : [];
   });
 
-  protected readonly post = computed(() => postOf(this.numberStyle, this.rig(), this.result().supply));
+  protected readonly post = computed(() => pedestalOf(this.numberStyle, this.rig(), this.result().supply));
 
   protected readonly keep = keepTogether;
   protected readonly sizes: readonly Choice[] = UNPLANNED_W.map((watts) => ({

@@ -2,7 +2,7 @@ import type { NumberStyle } from '@heliarch/core/units';
 import type { Rig } from '@heliarch/core/rig';
 import type { Verdict } from '@heliarch/core/check';
 import { dimmingWords, inputLimitWords, powerBackWords, voltageDropWords } from '@heliarch/core/explain';
-import type { Contingencies } from '../workers/rig-questions';
+import type { Contingencies } from '../compute/rig-questions';
 
 /** One answer beside the verdict. */
 export interface ContingencyLine {

@@ -3,9 +3,9 @@ import { type CheckResult } from '@heliarch/core/check';
 import { formatNumber, type NumberStyle, PERCENT } from '@heliarch/core/units';
 import { type Rig } from '@heliarch/core/rig';
 import { DIP_STEPS, dipsOf } from '@heliarch/core/explain';
-import { Plot } from '../components/plot/plot';
-import type { PlotDrawn } from '../components/plot/plot-drawn';
-import { UnitChoice } from '../components/unit-choice';
+import { Plot } from '../ui/plot/plot';
+import type { PlotDrawn } from '../ui/plot/plot-drawn';
+import { UnitChoice } from '../parts/unit-choice';
 
 type Dip = ReturnType<typeof dipsOf>[number];
 

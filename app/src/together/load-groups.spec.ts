@@ -1,6 +1,6 @@
 import { check, compile, outlooksOf, type CheckScene } from '@heliarch/core/check';
 import { type Rig } from '@heliarch/core/rig';
-import { smallRig } from '../storage/small-rig.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
 import { groupLoads } from './load-groups';
 
 function groupsFor(...ids: string[]) {

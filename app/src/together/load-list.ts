@@ -1,15 +1,15 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChildren } from '@angular/core';
 import { formatNumber } from '@heliarch/core/units';
 import { powerFlowsOf } from '@heliarch/core/check';
 import { wattsCounted } from '@heliarch/core/rig';
-import { AnswerState } from '../components/answer-state';
-import { BasisLegend } from '../components/basis-legend';
-import { BasisMark } from '../components/basis-mark';
-import { ChoiceBar, type Choice } from '../components/choice-bar';
-import { Tick } from '../components/tick';
-import { UsageMark } from '../components/usage-mark';
-import { VerdictMark } from '../components/verdict-mark';
+import { AnswerState } from '../parts/answer-state';
+import { BasisLegend } from '../parts/basis-legend';
+import { BasisMark } from '../parts/basis-mark';
+import { ChoiceBar, type Choice } from '../ui/choice-bar';
+import { Checkbox } from '../ui/checkbox';
+import { UsageMark } from '../parts/usage-mark';
+import { VerdictMark } from '../parts/verdict-mark';
 import { groupLoads, type LoadRow, type OutlookLine } from './load-groups';
 import { LoadNumbers } from './load-numbers';
 import { TogetherState } from './together-state';
@@ -25,14 +25,14 @@ const STEP_OF_KEY: Partial<Record<string, number>> = { ArrowDown: 1, ArrowUp: -1
 @Component({
   selector: 'heli-load-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BasisLegend, AnswerState, BasisMark, ChoiceBar, LoadNumbers, Tick, UsageMark, VerdictMark],
+  imports: [BasisLegend, AnswerState, BasisMark, ChoiceBar, LoadNumbers, Checkbox, UsageMark, VerdictMark],
   templateUrl: './load-list.html',
   styleUrl: './load-list.css',
 })
 export class LoadList {
   private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(TogetherState);
-  private readonly ticks = viewChildren(Tick);
+  private readonly ticks = viewChildren(Checkbox);
 
   protected readonly groups = computed(() =>
     groupLoads(

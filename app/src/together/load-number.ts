@@ -10,8 +10,8 @@ import {
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { partNumber, systemOfLoad, type Load, type Part, type PartNumber } from '@heliarch/core/rig';
 import { type Amount } from '@heliarch/core/units';
-import { asTheRigHasIt } from '../components/as-the-rig-has-it';
-import { QuantityControl, type Known } from '../components/quantity/quantity-control';
+import { asTheRigHasIt } from '../ui/as-the-rig-has-it';
+import { QuantityControl, type Known } from '../parts/quantity/quantity-control';
 import { TogetherState } from './together-state';
 
 export interface NumberAsked {

@@ -13,7 +13,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { kindOfPart, partNumber, type Load, type Part } from '@heliarch/core/rig';
 import { type Outlook } from '@heliarch/core/check';
 import { asIfOn } from '@heliarch/core/explain';
-import { LimitWorking } from '../components/limit-working';
+import { LimitWorking } from '../parts/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';
 import { TogetherState } from './together-state';
 import { WaysForLoad } from './ways-to-fit/ways-for-load';

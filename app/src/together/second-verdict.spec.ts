@@ -1,7 +1,7 @@
 import { batteryClockOf, check, compile, dropOutOf, type CheckScene } from '@heliarch/core/check';
 import { type Rig } from '@heliarch/core/rig';
-import { smallRig } from '../storage/small-rig.spec-data';
-import { onPage } from '../components/on-page.spec-data';
+import { smallRig } from '../storage/small-rig.testing';
+import { onPage } from '../parts/on-page.testing';
 import { SecondVerdict } from './second-verdict';
 
 /** Shore through an inverter that charges and assists up to an input limit. */

@@ -1,4 +1,4 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   explainLimit,
@@ -10,9 +10,9 @@ import {
 } from '@heliarch/core/check';
 import { formatAmount, formatDuration, formatNumber } from '@heliarch/core/units';
 import { type Rig } from '@heliarch/core/rig';
-import { keepTogether } from '../components/keep-together';
-import { LimitWorking } from '../components/limit-working';
-import { VerdictMark } from '../components/verdict-mark';
+import { keepTogether } from '../ui/keep-together';
+import { LimitWorking } from '../parts/limit-working';
+import { VerdictMark } from '../parts/verdict-mark';
 import { ClockWorking } from './clock-working';
 
 const OLD_MS = 24 * 3600 * 1000;

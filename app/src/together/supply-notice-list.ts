@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { SupplyNotice } from '@heliarch/core/check';
-import { keepTogether } from '../components/keep-together';
-import { VerdictMark } from '../components/verdict-mark';
+import { keepTogether } from '../ui/keep-together';
+import { VerdictMark } from '../parts/verdict-mark';
 
 /** What is said once of the supply instead of with every set on it, with the act that settles it. */
 @Component({

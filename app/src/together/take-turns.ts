@@ -3,10 +3,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { CheckScene } from '@heliarch/core/check';
 import type { Rig } from '@heliarch/core/rig';
 import { turnsWords } from '@heliarch/core/explain';
-import { Answers } from '../answers/answers';
-import { latest } from '../answers/latest';
-import { AnswerState } from '../components/answer-state';
-import { keepTogether } from '../components/keep-together';
+import { Answers } from '../compute/answers';
+import { latest } from '../compute/latest';
+import { AnswerState } from '../parts/answer-state';
+import { keepTogether } from '../ui/keep-together';
 import { TogetherState } from './together-state';
 
 /** For what cannot run at once: the fewest turns in which all of it does. */

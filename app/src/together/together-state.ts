@@ -1,4 +1,4 @@
-import { UnitChoice } from '../components/unit-choice';
+import { UnitChoice } from '../parts/unit-choice';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
@@ -37,9 +37,9 @@ import {
   type SourceTest,
 } from '@heliarch/core/rig';
 import { type Quantity } from '@heliarch/core/units';
-import { Answers } from '../answers/answers';
-import { latest, stoppable, type Latest } from '../answers/latest';
-import { isSameSystem } from '../answers/same-system';
+import { Answers } from '../compute/answers';
+import { latest, stoppable, type Latest } from '../compute/latest';
+import { isSameSystem } from '../compute/same-system';
 import { RigSession } from '../storage/rig-session';
 
 interface Asked {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import type { Explanation, AnsweredSet, Verdict } from '@heliarch/core/check';
 import type { Rig } from '@heliarch/core/rig';
-import { keepTogether } from '../components/keep-together';
-import { LimitWorking } from '../components/limit-working';
-import { VerdictMark } from '../components/verdict-mark';
+import { keepTogether } from '../ui/keep-together';
+import { LimitWorking } from '../parts/limit-working';
+import { VerdictMark } from '../parts/verdict-mark';
 
 /** Does it hold; what to do or how much is to spare; why. In that order of size. */
 @Component({

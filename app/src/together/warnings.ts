@@ -11,7 +11,7 @@ import type { Contradiction } from '@heliarch/core/describe';
   imports: [NzButtonComponent],
   template: `
     @if (contradictions().length > 0) {
-      <h2>Look at these numbers</h2>
+      <h2>Inspection at these numbers</h2>
       @for (each of contradictions(); track each.id) {
         <div class="odd">
           <p>

@@ -39,7 +39,7 @@ describe('the charge of the batteries', () => {
             const leftOver = surplus - stored / (store.kept * hours);
             // What is left over is thrown away as far as it is sun that chargers, which back off first, do not explain.
             expect(leftOver).toBeGreaterThan(-1e-6);
-            expect(after.thrownW).toBeCloseTo(Math.min(solar, Math.max(0, leftOver - charged)), 6);
+            expect(after.curtailedW).toBeCloseTo(Math.min(solar, Math.max(0, leftOver - charged)), 6);
           }
         },
       ),

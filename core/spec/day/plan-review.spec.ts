@@ -79,7 +79,7 @@ describe('what else is known of a plan', () => {
     const { sunUses } = reviewOfPlan(compiled, day);
     expect(sunUses.length).toBeGreaterThan(0);
     const thrown = (of: Day): number =>
-      planAsKept(compiled, of).thrownW.reduce((sum, watts) => sum + watts / 12, 0);
+      planAsKept(compiled, of).curtailedW.reduce((sum, watts) => sum + watts / 12, 0);
     for (const { load, from, until, wh, unplugged } of sunUses) {
       expect(unplugged).toBe(false);
       const job: Job = { id: 'more', name: 'More', load: load!, minutes: until - from };

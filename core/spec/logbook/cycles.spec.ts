@@ -1,6 +1,6 @@
 import { randomNumbers } from '../../src/day/plan/random-numbers.js';
 import { cyclesOf } from '../../src/logbook/fit/cycles.js';
-import { roomCycle } from '../../src/loads/heat/cabin.js';
+import { cabinCycle } from '../../src/loads/heat/cabin.js';
 import type { LogReading } from '../../src/logbook/log-test.js';
 import { dutyInOtherWeather } from '../../src/logbook/fit/other-weather.js';
 import { powerLevels } from '../../src/logbook/fit/power-levels.js';
@@ -84,7 +84,7 @@ describe('cycles in a trace', () => {
       for (const outdoorC of [30, 34, 38, 41]) {
         const room = { lossWPerK: 150, capacityJPerK: 250_000, gainsW: 150 * gainsK };
         const at = (outsideC: number) =>
-          roomCycle(room, unit, { outsideC, insideC: 24, humidityPercent }, bandK);
+          cabinCycle(room, unit, { outsideC, insideC: 24, humidityPercent }, bandK);
         const said = dutyInOtherWeather(
           at(32).duty,
           { outdoorC: 32, setPointC: 24 },

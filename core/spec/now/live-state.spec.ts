@@ -1,4 +1,4 @@
-import { nothingOn, readAtSwitch, sceneOf, type AtSwitch } from '../../src/now/live-state.js';
+import { nothingOn, readLiveState, sceneOf, type LiveState } from '../../src/now/live-state.js';
 import { withOnlyOn, withSwitchedOff, withSwitchedOn, withTimer } from '../../src/now/live-state-edits.js';
 import { clocksOf, waitOf } from '../../src/now/clocks.js';
 import { overloadsOf } from '../../src/now/overloads.js';
@@ -23,16 +23,16 @@ const asOne = (load: Load): Load =>
 
 describe('own ticks', () => {
   it('survive being kept and read again, without what the rig no longer has', () => {
-    let at: AtSwitch = { ...nothingOn(rig), supply: 'shore-30', charge: { percent: 82, atS: LATER } };
+    let at: LiveState = { ...nothingOn(rig), supply: 'shore-30', charge: { percent: 82, atS: LATER } };
     at = withSwitchedOn(rig, at, 'hob', T, { state: 'low', isSurge: true });
     at = withSwitchedOff(rig, withSwitchedOn(rig, at, 'fridge', T), 'fridge', T + 60);
     const kept: unknown = JSON.parse(JSON.stringify(at));
-    expect(readAtSwitch(kept, rig)).toEqual(at);
+    expect(readLiveState(kept, rig)).toEqual(at);
     const older = { ...at, charge: { percent: 82, atS: 0 } };
-    expect(readAtSwitch(older, rig)?.charge).toEqual(nothingOn(rig).charge);
+    expect(readLiveState(older, rig)?.charge).toEqual(nothingOn(rig).charge);
     const smaller = { ...rig, loads: rig.loads.filter(({ id }) => id !== 'hob') };
-    expect(readAtSwitch(kept, smaller)?.on).toEqual([]);
-    expect(readAtSwitch({ on: 'everything' }, rig)).toBeUndefined();
+    expect(readLiveState(kept, smaller)?.on).toEqual([]);
+    expect(readLiveState({ on: 'everything' }, rig)).toBeUndefined();
     expect(sceneOf(at)).toEqual({
       supply: 'shore-30',
       on: [{ load: 'hob', state: 'low' }],

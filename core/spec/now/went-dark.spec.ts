@@ -1,6 +1,6 @@
 import { newTrip, withStepDone, withTripBegun, withTripObserved } from '../../src/now/trip/trip-edits.js';
 import { tripCauses } from '../../src/now/trip/trip-causes.js';
-import { wayBackOf } from '../../src/now/trip/recovery-steps.js';
+import { recoveryStepsOf } from '../../src/now/trip/recovery-steps.js';
 import { compile } from '../../src/check/wiring/compile.js';
 import { check } from '../../src/check/check.js';
 import { randomNumbers } from '../../src/day/plan/random-numbers.js';
@@ -56,7 +56,7 @@ describe('it went dark', () => {
 
   it('leads back by sets that the check lets run, and asks again for what had started', () => {
     const { causes } = tripCauses(compiled, scene, 'oven', { ...seen, stillOn: [], noticed: [], looked: [] });
-    const steps = wayBackOf(compiled, scene, 'oven', causes[0]!);
+    const steps = recoveryStepsOf(compiled, scene, 'oven', causes[0]!);
     expect(steps.map(({ step }) => step)).toEqual(['off', 'reset', 'wait', 'on', 'last']);
     const [again] = steps.flatMap((each) => (each.step === 'on' ? [each] : []));
     const back = [...again!.result.selfStarting, ...again!.result.order].map(({ load }) => ({
@@ -73,7 +73,7 @@ describe('it went dark', () => {
   it('switches off what must stay off: what was too much already, before anything was started', () => {
     const tooMuch = ['kettle', 'oven', 'hob', 'extractor', 'laptop'].map((load) => ({ load }));
     const set = { supply: 'battery', on: tooMuch };
-    const steps = wayBackOf(compiled, set, 'laptop', {
+    const steps = recoveryStepsOf(compiled, set, 'laptop', {
       device: tripCauses(compiled, set, 'laptop', { ...seen, stillOn: [], noticed: [], looked: [] })
         .causes[0]!.device,
       dark: tooMuch.map(({ load }) => load),

@@ -14,7 +14,7 @@ export { canSwitchOn } from '../now/can-switch-on.js';
 export { overloadsOf } from '../now/overloads.js';
 export { tripCauses } from '../now/trip/trip-causes.js';
 export { unexplainedPower } from '../now/unexplained-power.js';
-export { wayBackOf } from '../now/trip/recovery-steps.js';
+export { recoveryStepsOf } from '../now/trip/recovery-steps.js';
 export { shortestCard } from '../card/shortest-card.js';
 export { proofOfLine } from '../card/line-proof.js';
 export { proofWords } from '../card/card-proof-words.js';

@@ -14,7 +14,7 @@ export interface DcPower {
 export interface ChargeStep {
   readonly wh: number;
   /** Sun that is thrown away, W. */
-  readonly thrownW: number;
+  readonly curtailedW: number;
   /** What chargers really give: they back off where the battery takes up less, W. */
   readonly givenW: number;
   /** What would be drawn from an empty battery, W. */
@@ -40,14 +40,14 @@ export function chargeAfter(
     const after = wh - store.drawnWh(-net) * hours;
     return {
       wh: Math.max(0, after),
-      thrownW: 0,
+      curtailedW: 0,
       givenW: charged,
       missingW: Math.max(0, -after) / hours,
     };
   }
   const room = Math.max(0, store.fullWh - wh) / (store.kept * hours);
   const taken = Math.min(net, store.acceptsW(wh), room);
-  const thrownW = Math.min(solar, Math.max(0, net - taken - charged));
+  const curtailedW = Math.min(solar, Math.max(0, net - taken - charged));
   const givenW = Math.min(charged, Math.max(0, drawn + taken - solar));
-  return { wh: wh + taken * store.kept * hours, thrownW, givenW, missingW: 0 };
+  return { wh: wh + taken * store.kept * hours, curtailedW, givenW, missingW: 0 };
 }

@@ -6,7 +6,7 @@ import { HOURS_OF_A_SLOT } from './clock.js';
 export interface ChargeOfDay {
   /** At the beginning of each step, and at the end of the last, Wh. */
   readonly wh: readonly number[];
-  readonly thrownW: readonly number[];
+  readonly curtailedW: readonly number[];
   /** What chargers give in each step, W. */
   readonly givenW: readonly number[];
   /** The lowest charge, Wh, and at which step. */
@@ -28,16 +28,16 @@ export function chargeOfDay(
   powerAt: (slot: number) => DcPower,
 ): ChargeOfDay {
   const wh = [startWh];
-  const thrownW: number[] = [];
+  const curtailedW: number[] = [];
   const givenW: number[] = [];
   let [lowestWh, lowestAt, now] = [startWh, 0, startWh];
   for (let slot = 0; slot < slots; slot += 1) {
     const step = chargeAfter(store, now, powerAt(slot), HOURS_OF_A_SLOT);
     now = step.wh;
     wh.push(now);
-    thrownW.push(step.thrownW);
+    curtailedW.push(step.curtailedW);
     givenW.push(step.givenW);
     if (now < lowestWh) [lowestWh, lowestAt] = [now, slot + 1];
   }
-  return { wh, thrownW, givenW, lowestWh, lowestAt, endWh: now };
+  return { wh, curtailedW, givenW, lowestWh, lowestAt, endWh: now };
 }

@@ -3,7 +3,7 @@ import type { Day, Placement } from '../rig-file/schema.js';
 import type { CompiledRig } from '../check/wiring/compile.js';
 import { HOURS_OF_A_SLOT, SLOT_MINUTES } from './clock.js';
 import { daySystemOf, type DaySystem } from './day-system.js';
-import { letIn, type DayChange } from './plan/changes-admitting-job.js';
+import { changesAdmittingJob, type DayChange } from './plan/changes-admitting-job.js';
 import { momentsOfPlan, type Moment } from './moments.js';
 import { placementsOf, planDay, timetableOf, type PlanEffort } from './plan/plan-day.js';
 import {
@@ -67,7 +67,7 @@ export interface DayPlan {
   readonly lowest: { readonly wh: number; readonly minutes: number };
   /** In each step, W: what the arrays give, and what of it is thrown away. */
   readonly solarW: readonly number[];
-  readonly thrownW: readonly number[];
+  readonly curtailedW: readonly number[];
   readonly directSunWh: number;
   readonly generatorMinutes: number;
   readonly survivesGreyHour: boolean;
@@ -144,7 +144,7 @@ function described(timetable: Timetable, depth: 'whole' | 'sketch' = 'whole'): D
     energy: energyVerdict(system, stated.lowestWh, worst.lowestWh),
     lowest: { wh: stated.lowestWh, minutes: stated.lowestAt * SLOT_MINUTES },
     solarW: sky.asEntered,
-    thrownW: stated.thrownW,
+    curtailedW: stated.curtailedW,
     directSunWh: directSunWh(timetable),
     generatorMinutes:
       supplies.filter((supply, slot) => supply !== system.supplies.connected[slot]).length * SLOT_MINUTES,
@@ -177,7 +177,13 @@ function piecesOf(timetable: Timetable, slacks: readonly Slack[]): readonly Plan
 function unplacedOf(timetable: Timetable, place: number): Unplaced {
   const { answer, obstacles } = whyNot(timetable, place);
   const task = timetable.system.tasks[place];
-  return { job: task?.job.id ?? '', onDay: task?.onDay, answer, obstacles, changes: letIn(timetable, place) };
+  return {
+    job: task?.job.id ?? '',
+    onDay: task?.onDay,
+    answer,
+    obstacles,
+    changes: changesAdmittingJob(timetable, place),
+  };
 }
 
 /** Of jobs that have a place, but not for all of their time. */

@@ -84,7 +84,7 @@ function traceRow(rig: Rig, day: Day, plan: DayPlan, minute: number): Row {
     moment?.supply === undefined ? '' : supplyOf(rig, moment.supply).name,
     (moment?.on ?? []).map(({ load }) => loadOf(rig, load).name).join('; '),
     whole(plan.solarW[slot]),
-    whole(plan.thrownW[slot]),
+    whole(plan.curtailedW[slot]),
     between(plan.charge.stated),
     between(plan.charge.worst),
     between(plan.charge.best),

@@ -7,7 +7,7 @@ import { PRESSURE_FALLS_S } from '../reference/rough-use.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Load, Rig } from '../rig-file/schema.js';
 import { mayStall } from '../check/limits/other-surges.js';
-import type { AtSwitch } from './live-state.js';
+import type { LiveState } from './live-state.js';
 import type { Overload } from './overloads.js';
 
 /** Why a load that is off waits before it is switched on again. */
@@ -26,7 +26,7 @@ export interface RestartWait {
  */
 export function waitOf(
   rig: Rig,
-  at: Pick<AtSwitch, 'off' | 'surgeAtS'>,
+  at: Pick<LiveState, 'off' | 'surgeAtS'>,
   loadId: string,
   nowS: number,
   recoveryS?: number,
@@ -84,7 +84,7 @@ export interface Clock {
  */
 export function clocksOf(
   rig: Rig,
-  at: AtSwitch,
+  at: LiveState,
   nowS: number,
   overloads: readonly Overload[] = [],
 ): readonly Clock[] {
@@ -102,7 +102,7 @@ export function clocksOf(
   ].sort((a, b) => a.endsS - b.endsS);
 }
 
-function waits(rig: Rig, at: AtSwitch, nowS: number): readonly Clock[] {
+function waits(rig: Rig, at: LiveState, nowS: number): readonly Clock[] {
   return at.off.flatMap(({ load }) => {
     const wait = waitOf(rig, at, load, nowS);
     return wait
@@ -121,7 +121,7 @@ function waits(rig: Rig, at: AtSwitch, nowS: number): readonly Clock[] {
 }
 
 /** A programme goes through its stages from the moment it was switched on. */
-function stages(rig: Rig, { on }: AtSwitch, nowS: number): readonly Clock[] {
+function stages(rig: Rig, { on }: LiveState, nowS: number): readonly Clock[] {
   return on.flatMap(({ load, sinceS }) => {
     const { name, programme, states = [] } = loadOf(rig, load);
     let endsS = sinceS;
@@ -136,7 +136,7 @@ function stages(rig: Rig, { on }: AtSwitch, nowS: number): readonly Clock[] {
 }
 
 /** An overload lasts from when the last of its loads was switched on: what ran before was less. */
-function overloadClock({ on }: AtSwitch, { elementId, name, kind, lastsS, loadIds }: Overload): Clock {
+function overloadClock({ on }: LiveState, { elementId, name, kind, lastsS, loadIds }: Overload): Clock {
   const isIn = new Set(loadIds);
   const sinceS = Math.max(0, ...on.filter(({ load }) => isIn.has(load)).map((each) => each.sinceS));
   return {

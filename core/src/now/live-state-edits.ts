@@ -3,7 +3,7 @@ import { offWith, onWith } from '../rig/followers.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Rig } from '../rig-file/schema.js';
 import type { CheckScene } from '../check/situation.js';
-import type { AtSwitch, MeterReading, SwitchedOn } from './live-state.js';
+import type { LiveState, MeterReading, SwitchedOn } from './live-state.js';
 
 /** What was off for longer than this waits for nothing. */
 const FORGOTTEN_AFTER_S = 86_400;
@@ -16,11 +16,11 @@ const FORGOTTEN_AFTER_S = 86_400;
  */
 export function withSwitchedOn(
   rig: Rig,
-  at: AtSwitch,
+  at: LiveState,
   loadId: string,
   nowS: number,
   { state, isSurge = false }: { readonly state?: string | undefined; readonly isSurge?: boolean } = {},
-): AtSwitch {
+): LiveState {
   const joining = onWith(rig, at.on, loadId);
   return {
     ...at,
@@ -38,7 +38,7 @@ export function withSwitchedOn(
 }
 
 /** A load is switched off, and with it what follows it and nothing else. */
-export function withSwitchedOff(rig: Rig, at: AtSwitch, loadId: string, nowS: number): AtSwitch {
+export function withSwitchedOff(rig: Rig, at: LiveState, loadId: string, nowS: number): LiveState {
   const leaving = offWith(rig, at.on, loadId);
   const gone = at.on.filter(({ load }) => leaving.has(load));
   return {
@@ -53,7 +53,7 @@ export function withSwitchedOff(rig: Rig, at: AtSwitch, loadId: string, nowS: nu
 }
 
 /** A load goes on in another state, from now on. */
-export function withStateFrom(at: AtSwitch, loadId: string, state: string, nowS: number): AtSwitch {
+export function withStateFrom(at: LiveState, loadId: string, state: string, nowS: number): LiveState {
   return {
     ...at,
     on: at.on.map((each) => (each.load === loadId ? { load: loadId, state, sinceS: nowS } : each)),
@@ -61,7 +61,7 @@ export function withStateFrom(at: AtSwitch, loadId: string, state: string, nowS:
 }
 
 /** These loads are on and no others; what was on goes on, what goes off waits as it would. */
-export function withOnlyOn(rig: Rig, at: AtSwitch, wanted: CheckScene['on'], nowS: number): AtSwitch {
+export function withOnlyOn(rig: Rig, at: LiveState, wanted: CheckScene['on'], nowS: number): LiveState {
   const isWanted = new Set(wanted.map(({ load }) => load));
   const off = at.on
     .filter(({ load }) => !isWanted.has(load))
@@ -74,12 +74,12 @@ export function withOnlyOn(rig: Rig, at: AtSwitch, wanted: CheckScene['on'], now
 }
 
 /** Rings once a load has run so long. */
-export function withTimer(at: AtSwitch, load: string, endsS: number | undefined): AtSwitch {
+export function withTimer(at: LiveState, load: string, endsS: number | undefined): LiveState {
   const others = at.timers.filter((timer) => timer.load !== load);
   return { ...at, timers: endsS === undefined ? others : [...others, { load, endsS }] };
 }
 
-export function withMeterReadAt(at: AtSwitch, meter: MeterReading | undefined): AtSwitch {
+export function withMeterReadAt(at: LiveState, meter: MeterReading | undefined): LiveState {
   return { ...at, meter };
 }
 

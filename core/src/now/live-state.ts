@@ -77,16 +77,16 @@ const atSwitchSchema = object({
  * What is on by one's own ticks, since when, on which supply, with what was read off the meters: kept in this browser beside
  * the rig, in no file. All moments in seconds since 1970.
  */
-export type AtSwitch = InferType<typeof atSwitchSchema>;
-export type SwitchedOn = AtSwitch['on'][number];
-export type MeterReading = NonNullable<AtSwitch['meter']>;
+export type LiveState = InferType<typeof atSwitchSchema>;
+export type SwitchedOn = LiveState['on'][number];
+export type MeterReading = NonNullable<LiveState['meter']>;
 /** A trip with what was on before it and what was seen of it. */
-export type Trip = AtSwitch['trips'][number];
+export type Trip = LiveState['trips'][number];
 export type TripObservation = Trip['observation'];
 export type Pace = NonNullable<TripObservation['pace']>;
 
 /** Nothing is on. */
-export function nothingOn(rig: Rig): AtSwitch {
+export function nothingOn(rig: Rig): LiveState {
   return {
     supply: firstSupply(rig),
     on: [],
@@ -99,7 +99,7 @@ export function nothingOn(rig: Rig): AtSwitch {
 }
 
 /** The newest reading of the charge: the one of the rig's set, which every room goes by, or an older build's own. */
-function newestCharge({ scenes: [scene] }: Rig, kept: AtSwitch['charge']): AtSwitch['charge'] {
+function newestCharge({ scenes: [scene] }: Rig, kept: LiveState['charge']): LiveState['charge'] {
   const readMs = scene?.charge && msOfText(scene.charge.readAt);
   if (!scene?.charge || readMs === undefined) return kept;
   const atS = readMs / MS_PER_SECOND;
@@ -111,7 +111,7 @@ function newestCharge({ scenes: [scene] }: Rig, kept: AtSwitch['charge']): AtSwi
  *
  * @returns Undefined where it cannot be read.
  */
-export function readAtSwitch(kept: unknown, rig: Rig): AtSwitch | undefined {
+export function readLiveState(kept: unknown, rig: Rig): LiveState | undefined {
   if (!atSwitchSchema.isValidSync(kept)) return undefined;
   const read = atSwitchSchema.cast(kept);
   const hasLoad = ({ load }: { readonly load: string }): boolean => hasEntry(rig.loads, load);
@@ -150,7 +150,7 @@ export function sceneOf({
   supply,
   on: ticked,
   charge,
-}: Pick<AtSwitch, 'supply' | 'on' | 'charge'>): CheckScene {
+}: Pick<LiveState, 'supply' | 'on' | 'charge'>): CheckScene {
   return {
     supply,
     on: ticked.map(({ load, state }) => ({ load, ...(state !== undefined && { state }) })),

@@ -3,7 +3,7 @@ import { SLOT_MINUTES, timeInPlan } from '../day/clock.js';
 import { loadOf } from '../rig/lookup.js';
 import type { Day, Rig } from '../rig-file/schema.js';
 import type { LoadOn } from '../check/situation.js';
-import type { AtSwitch } from './live-state.js';
+import type { LiveState } from './live-state.js';
 
 /** What a plan has on at a moment, beside what is ticked. */
 export interface PlannedNow {
@@ -27,7 +27,7 @@ export function plannedAt(
   day: Day,
   { moments }: Pick<DayPlan, 'moments'>,
   minutes: number,
-  at: Pick<AtSwitch, 'on'>,
+  at: Pick<LiveState, 'on'>,
 ): PlannedNow | undefined {
   const slot = Math.floor(minutes / SLOT_MINUTES);
   const moment = moments.find(({ from, until }) => from <= slot && slot < until);

@@ -18,7 +18,7 @@ export type MostDrawn = readonly number[];
  *
  * Source: triangle inequality; JCGM 100:2008, 5.1.2 (a combined doubt never exceeds the sum of the doubts).
  */
-export class StandIns {
+export class InterchangeableLoads {
   private readonly classOf: readonly number[];
   private readonly examples: readonly Consumer[];
   private readonly draws: readonly (readonly [watts: number, nonActive: number])[];

@@ -1,6 +1,6 @@
 import type { Consumer } from '../loads/consumer.js';
-import { KnownByParts } from './monotone-cache.js';
-import type { MostDrawn, StandIns } from './interchangeable-loads.js';
+import { MonotoneCache } from './monotone-cache.js';
+import type { MostDrawn, InterchangeableLoads } from './interchangeable-loads.js';
 
 /** How much more than it was asked for a case is tried with, so that it answers for what comes next too. */
 const TRIED_TIMES = [2, 1.4, 1.15, 1];
@@ -9,7 +9,7 @@ const MOST_IN_VAIN = 24;
 
 /** What is known of one case of one element, steady or a start: by parts of sets, and by what sets come to at most. */
 export class KnownOfCase {
-  private readonly byParts = new KnownByParts();
+  private readonly byParts = new MonotoneCache();
   private borne: readonly MostDrawn[] = [];
   private inVain = 0;
 
@@ -20,7 +20,7 @@ export class KnownOfCase {
    * @param starts The place of the load that starts, where one does.
    */
   constructor(
-    private readonly standIns: StandIns | undefined,
+    private readonly standIns: InterchangeableLoads | undefined,
     private readonly test: (running: readonly Consumer[]) => boolean,
     private readonly testAtMost: (standing: readonly Consumer[]) => boolean,
     private readonly starts?: number,

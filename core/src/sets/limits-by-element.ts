@@ -9,7 +9,13 @@ import { startLimits } from '../check/limits/start-limits.js';
 import { steadyLimits } from '../check/limits/steady-limits.js';
 import { bitAt, bitsOf, common, isWithin, minus, MOST_IN_A_MASK, union } from './bits.js';
 import { KnownOfCase } from './known-of-case.js';
-import { askingLeast, atMost, largestClass, leastDrawn, StandIns } from './interchangeable-loads.js';
+import {
+  askingLeast,
+  atMost,
+  largestClass,
+  leastDrawn,
+  InterchangeableLoads,
+} from './interchangeable-loads.js';
 import { shrunk } from './monotone-memory.js';
 import type { WattsBudget } from './worth-bound.js';
 
@@ -153,7 +159,7 @@ class ElementSeen {
   private readonly isAlwaysThere: boolean;
   private readonly steady: KnownOfCase;
   private readonly startsKnown = new Map<number, KnownOfCase>();
-  private readonly standIns: StandIns | undefined;
+  private readonly standIns: InterchangeableLoads | undefined;
 
   constructor(
     private readonly element: SeriesElement,
@@ -171,7 +177,7 @@ class ElementSeen {
     this.isAlwaysThere = charges(element) || others.some(({ load }) => element.members.has(load.id));
     // In the user's favour more may count for less; and charging backs off as loads are added.
     const mayStandIn = edge === 'pessimistic' && !charges(element) && element.kind !== 'neutral';
-    this.standIns = mayStandIn ? new StandIns(consumers, element.members, groups) : undefined;
+    this.standIns = mayStandIn ? new InterchangeableLoads(consumers, element.members, groups) : undefined;
     // Peaks of current add up whatever their angles: the stand-in of two loads has less than both.
     const ofSteady = element.kind === 'inverter' ? undefined : this.standIns;
     this.steady = new KnownOfCase(

@@ -4,7 +4,7 @@ import { isWithin } from './bits.js';
  * What is known of a property that every subset has of a set that has it: the sets that were found to have it answer for
  * all within them, those that were found to fail for all around them. Only the largest and the smallest are kept.
  */
-export class KnownByParts {
+export class MonotoneCache {
   private passing: number[] = [];
   private failing: number[] = [];
 

@@ -1,5 +1,5 @@
 import { bitAt, bitsOf, minus } from './bits.js';
-import { KnownByParts } from './monotone-cache.js';
+import { MonotoneCache } from './monotone-cache.js';
 
 /** Tells whether a set has a property: undefined where it has, else a part of it that has not either, the smaller the better. */
 export type FailingPart = (mask: number) => number | undefined;
@@ -9,7 +9,7 @@ export type FailingPart = (mask: number) => number | undefined;
  * by the failing part it comes down to, which fails every set that has it within, untested.
  */
 export class MonotoneMemory {
-  private readonly known = new KnownByParts();
+  private readonly known = new MonotoneCache();
   /** How many sets were tested in earnest. */
   tests = 0;
 

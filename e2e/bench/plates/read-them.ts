@@ -1,6 +1,6 @@
 import { compareReadings, keyOfFact, sayPlate } from '@heliarch/core/plate';
 import { drawnOn, PictureReadings } from '../../../app/src/plate/picture/picture-readings.ts';
-import { drawable, preparedPicture } from '../../../app/src/plate/picture/prepared-picture.ts';
+import { drawable, preparedPicture } from '../../../app/src/compute/prepared-picture.ts';
 import { drawPlate, PLATES, VIEWS, type InventedPlate } from './drawn-plates.ts';
 
 interface Counted {

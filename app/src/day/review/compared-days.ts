@@ -4,11 +4,11 @@ import { NzTableModule } from 'ng-zorro-antd/table';
 import { of, type Observable } from 'rxjs';
 import { formatPercent } from '@heliarch/core/units';
 import { energyWords, ENERGY_WORDS, momentInPlan, whOf, type DayPlan } from '@heliarch/core/day';
-import { Answers, type Answer } from '../../answers/answers';
-import { latest } from '../../answers/latest';
-import { NamedTable } from '../../components/library/named-table';
-import { Select } from '../../components/select/select';
-import { UnitChoice } from '../../components/unit-choice';
+import { Answers, type Answer } from '../../compute/answers';
+import { latest } from '../../compute/latest';
+import { NamedTable } from '../../ui/library/named-table';
+import { Select } from '../../ui/select/select';
+import { UnitChoice } from '../../parts/unit-choice';
 import { DayState } from '../day-state';
 
 interface Line {
@@ -132,7 +132,7 @@ export class ComparedDays {
       ['At the end', percent(plan.charge.stated.at(-1) ?? 0)],
       ['Generator', `${plan.generatorMinutes} min`],
       ['Sun used as it comes', energyWords(this.numberStyle, plan.directSunWh)],
-      ['Sun thrown away', energyWords(this.numberStyle, whOf(plan.thrownW))],
+      ['Sun thrown away', energyWords(this.numberStyle, whOf(plan.curtailedW))],
       ['Least slack', slack.length > 0 ? `${Math.min(...slack)} min` : 'none'],
       ['A grey hour', plan.survivesGreyHour ? 'does no harm' : 'is too much'],
     ];

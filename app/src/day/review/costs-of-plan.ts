@@ -3,8 +3,8 @@ import { RouterLink } from '@angular/router';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { formatNumber } from '@heliarch/core/units';
 import { energyWords, type Cost, type PlanReview } from '@heliarch/core/day';
-import { NamedTable } from '../../components/library/named-table';
-import { UnitChoice } from '../../components/unit-choice';
+import { NamedTable } from '../../ui/library/named-table';
+import { UnitChoice } from '../../parts/unit-choice';
 import { DayState } from '../day-state';
 
 const NOT_FED = 'not fed';

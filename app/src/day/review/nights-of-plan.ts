@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { momentInPlan, nightWords, timeInPlan, type PlanReview } from '@heliarch/core/day';
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { DayState } from '../day-state';
-import { EnergyMark } from '../../components/energy-mark';
+import { EnergyMark } from '../../parts/energy-mark';
 
 /** Each night of a plan: whether it lasts, what takes most, what is left for breakfast. */
 @Component({

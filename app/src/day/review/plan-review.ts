@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { AnswerState } from '../../components/answer-state';
-import { ChoiceBar, type Choice } from '../../components/choice-bar';
+import { AnswerState } from '../../parts/answer-state';
+import { ChoiceBar, type Choice } from '../../ui/choice-bar';
 import { DayState } from '../day-state';
 import { ComparedDays } from './compared-days';
 import { CostsOfPlan } from './costs-of-plan';

@@ -3,11 +3,11 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { of, type Observable } from 'rxjs';
 import { clashWords, reachWords, type ProofOfPlan as Proof } from '@heliarch/core/day';
-import { Answers, type Answer } from '../../answers/answers';
-import { latest } from '../../answers/latest';
-import { AnswerState } from '../../components/answer-state';
-import { NamedTable } from '../../components/library/named-table';
-import { UnitChoice } from '../../components/unit-choice';
+import { Answers, type Answer } from '../../compute/answers';
+import { latest } from '../../compute/latest';
+import { AnswerState } from '../../parts/answer-state';
+import { NamedTable } from '../../ui/library/named-table';
+import { UnitChoice } from '../../parts/unit-choice';
 import { DayState } from '../day-state';
 
 const STANDINGS = {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { capitalised, formatAmount } from '@heliarch/core/units';
 import { momentInPlan, theElement, type PlanReview } from '@heliarch/core/day';
-import { UnitChoice } from '../../components/unit-choice';
-import { VerdictMark } from '../../components/verdict-mark';
+import { UnitChoice } from '../../parts/unit-choice';
+import { VerdictMark } from '../../parts/verdict-mark';
 import { DayState } from '../day-state';
 
 const MINUTES_OF_AN_HOUR = 60;

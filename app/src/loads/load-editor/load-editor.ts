@@ -1,4 +1,4 @@
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -7,17 +7,17 @@ import { explain, outlookWords, verdictPhrase, wattsInState } from '@heliarch/co
 import { kindOfPart, type Load } from '@heliarch/core/rig';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 import { EMPTY } from 'rxjs';
-import { Answers } from '../../answers/answers';
-import { latest } from '../../answers/latest';
-import { AnswerState } from '../../components/answer-state';
-import { FieldGroup } from '../../components/fields/field-group';
-import { FieldHelpLine } from '../../components/fields/field-help';
-import { FieldRow } from '../../components/fields/field-row';
-import { NotKeptYet } from '../../components/fields/not-kept-yet';
-import { SheetContext } from '../../components/fields/sheet-context';
-import { RoomEstimate } from '../../components/heat/room-estimate';
-import { Plot } from '../../components/plot/plot';
-import { VerdictMark } from '../../components/verdict-mark';
+import { Answers } from '../../compute/answers';
+import { latest } from '../../compute/latest';
+import { AnswerState } from '../../parts/answer-state';
+import { FieldGroup } from '../../parts/fields/field-group';
+import { FieldHelpLine } from '../../parts/fields/field-help';
+import { FieldRow } from '../../parts/fields/field-row';
+import { NotKeptYet } from '../../parts/fields/not-kept-yet';
+import { SheetContext } from '../../parts/fields/sheet-context';
+import { CabinEstimate } from '../../parts/heat/cabin-estimate';
+import { Plot } from '../../ui/plot/plot';
+import { VerdictMark } from '../../parts/verdict-mark';
 import { LoadsState } from '../loads-state';
 import { StartSection } from './start-section';
 import { RunningSection } from './running-section';
@@ -37,7 +37,7 @@ import { TiesSection } from './ties-section';
     NotKeptYet,
     NzButtonComponent,
     Plot,
-    RoomEstimate,
+    CabinEstimate,
     RouterLink,
     RunningSection,
     StartSection,

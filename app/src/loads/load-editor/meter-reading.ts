@@ -1,8 +1,8 @@
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { QuantityControl } from '../../components/quantity/quantity-control';
-import { readingFault, readingsForm, readingsOf } from '../../components/quantity/readings';
-import { Tick } from '../../components/tick';
+import { QuantityControl } from '../../parts/quantity/quantity-control';
+import { readingFault, readingsForm, readingsOf } from '../../parts/quantity/readings';
+import { Checkbox } from '../../ui/checkbox';
 import { ReactiveFormsModule } from '@angular/forms';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { formatNumber } from '@heliarch/core/units';
@@ -23,7 +23,7 @@ const FIELDS = [
 @Component({
   selector: 'heli-meter-reading',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule, Tick],
+  imports: [NzButtonComponent, QuantityControl, ReactiveFormsModule, Checkbox],
   template: `
     <div class="cells">
       @for (field of fields; track field.id) {
@@ -48,9 +48,9 @@ const FIELDS = [
       </button>
     </div>
     @if (asksForState()) {
-      <heli-tick class="ask" [isOn]="wasHeard()" (ticked)="wasHeard.set($event)">
+      <heli-checkbox class="ask" [isOn]="wasHeard()" (ticked)="wasHeard.set($event)">
         The compressor was heard running, on a warm day: a mild morning, or the fan alone, reads far too low.
-      </heli-tick>
+      </heli-checkbox>
     }
   `,
   styles: `

@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig } from '@heliarch/core/rig';
-import { smallRig } from '../../storage/small-rig.spec-data';
-import { SheetContext } from '../../components/fields/sheet-context';
-import { UnitChoice } from '../../components/unit-choice';
-import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { smallRig } from '../../storage/small-rig.testing';
+import { SheetContext } from '../../parts/fields/sheet-context';
+import { UnitChoice } from '../../parts/unit-choice';
+import { onPage, sessionWith } from '../../parts/on-page.testing';
 import { RunningSection } from './running-section';
 
 function setUp(loadId: string) {

@@ -1,4 +1,4 @@
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -17,12 +17,12 @@ import {
   type Load,
   type Part,
 } from '@heliarch/core/rig';
-import { FieldRow } from '../../components/fields/field-row';
-import { SheetContext } from '../../components/fields/sheet-context';
+import { FieldRow } from '../../parts/fields/field-row';
+import { SheetContext } from '../../parts/fields/sheet-context';
 import { MeterReading, type Metered } from './meter-reading';
 import { wayChoice } from './way-choice';
 import { RUNNING_WAYS, runningKnownBy, runningWay } from './ways';
-import { ChoiceBar } from '../../components/choice-bar';
+import { ChoiceBar } from '../../ui/choice-bar';
 
 /** What a part draws running: in whatever form it is known, and what follows from it. */
 @Component({

@@ -1,7 +1,7 @@
 import { formatAmount, formatNumber, MINUTES_PER_HOUR, type NumberStyle } from '@heliarch/core/units';
 import { type Load, type Rig } from '@heliarch/core/rig';
 import { wattsInState } from '@heliarch/core/check';
-import type { PlotDrawn } from '../../components/plot/plot-drawn';
+import type { PlotDrawn } from '../../ui/plot/plot-drawn';
 
 const HEIGHT_PX = 120;
 const WH_PER_KWH = 1000;

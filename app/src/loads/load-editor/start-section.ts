@@ -1,5 +1,5 @@
 import type { NumberStyle } from '@heliarch/core/units';
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -27,14 +27,14 @@ import {
   type Interval,
   type Quantity,
 } from '@heliarch/core/units';
-import { FieldGroup } from '../../components/fields/field-group';
-import { FieldRow } from '../../components/fields/field-row';
-import { SheetContext } from '../../components/fields/sheet-context';
+import { FieldGroup } from '../../parts/fields/field-group';
+import { FieldRow } from '../../parts/fields/field-row';
+import { SheetContext } from '../../parts/fields/sheet-context';
 import { startPlot } from './start-plot';
 import { wayChoice } from './way-choice';
 import { isOffered, START_WAYS, startKnownBy, startWay, withoutStart } from './ways';
-import { ChoiceBar } from '../../components/choice-bar';
-import { Plot } from '../../components/plot/plot';
+import { ChoiceBar } from '../../ui/choice-bar';
+import { Plot } from '../../ui/plot/plot';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
 const ORIGIN_WORDS: Readonly<Record<string, string>> = {

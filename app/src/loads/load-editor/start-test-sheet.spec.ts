@@ -1,5 +1,5 @@
-import { smallRig } from '../../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { smallRig } from '../../storage/small-rig.testing';
+import { onPage, sessionWith } from '../../parts/on-page.testing';
 import { StartTestSheet, type StartTaken } from './start-test-sheet';
 
 function setUp() {

@@ -1,4 +1,4 @@
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, ReactiveFormsModule } from '@angular/forms';
@@ -9,15 +9,15 @@ import { formatAmount, formatNumber, type Quantity } from '@heliarch/core/units'
 import { systemOfLoad, withPartNumber, type Load, type Part } from '@heliarch/core/rig';
 import { judgeStart, START_FAULT_WORDS } from '@heliarch/core/describe';
 import { map } from 'rxjs';
-import { OwnSteps } from '../../components/library/own-steps';
-import { QuantityControl } from '../../components/quantity/quantity-control';
+import { OwnSteps } from '../../ui/library/own-steps';
+import { QuantityControl } from '../../parts/quantity/quantity-control';
 import {
   readingControl,
   readingFault,
   readingOf,
   readingsForm,
   readingsOf,
-} from '../../components/quantity/readings';
+} from '../../parts/quantity/readings';
 import { RigSession } from '../../storage/rig-session';
 
 export interface StartTaken {

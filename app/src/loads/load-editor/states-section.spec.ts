@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { validateRig, type Load } from '@heliarch/core/rig';
-import { smallRig } from '../../storage/small-rig.spec-data';
-import { SheetContext } from '../../components/fields/sheet-context';
-import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { smallRig } from '../../storage/small-rig.testing';
+import { SheetContext } from '../../parts/fields/sheet-context';
+import { onPage, sessionWith } from '../../parts/on-page.testing';
 import { StatesSection } from './states-section';
 
 /** A fan with a heater: both in "High", the heater at less in "Low". */

@@ -1,10 +1,10 @@
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount } from '@heliarch/core/units';
 import { wattsInState } from '@heliarch/core/check';
 import { type Load, type Part } from '@heliarch/core/rig';
-import { FieldRow } from '../../components/fields/field-row';
-import { SheetContext } from '../../components/fields/sheet-context';
+import { FieldRow } from '../../parts/fields/field-row';
+import { SheetContext } from '../../parts/fields/sheet-context';
 
 type State = NonNullable<Load['states']>[number];
 

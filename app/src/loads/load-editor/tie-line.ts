@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import type { Rig } from '@heliarch/core/rig';
-import { asTheRigHasIt } from '../../components/as-the-rig-has-it';
-import type { Choice } from '../../components/choice-bar';
-import { QuantityControl, type Known } from '../../components/quantity/quantity-control';
-import { Select } from '../../components/select/select';
+import { asTheRigHasIt } from '../../ui/as-the-rig-has-it';
+import type { Choice } from '../../ui/choice-bar';
+import { QuantityControl, type Known } from '../../parts/quantity/quantity-control';
+import { Select } from '../../ui/select/select';
 
 export type Tie = NonNullable<Rig['ties']>[number];
 type Seconds = 'delayS' | 'runOnS';

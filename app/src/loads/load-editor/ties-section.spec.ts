@@ -1,6 +1,6 @@
 import { validateRig } from '@heliarch/core/rig';
-import { smallRig } from '../../storage/small-rig.spec-data';
-import { onPage, sessionWith } from '../../components/on-page.spec-data';
+import { smallRig } from '../../storage/small-rig.testing';
+import { onPage, sessionWith } from '../../parts/on-page.testing';
 import { TiesSection } from './ties-section';
 
 function setUp() {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { type Load, type Rig } from '@heliarch/core/rig';
-import { Select } from '../../components/select/select';
+import { Select } from '../../ui/select/select';
 import { RigSession } from '../../storage/rig-session';
 import { TieLine, type Tie } from './tie-line';
 

@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { loadOf } from '@heliarch/core/rig';
 import {
   causeWords,
-  lookWords,
+  inspectionWords,
   newTrip,
   stepWords,
   withOnlyOn,
@@ -16,9 +16,9 @@ import {
 } from '@heliarch/core/now';
 import { testOfTrip } from '@heliarch/core/logbook';
 import { of } from 'rxjs';
-import { Answers } from '../../answers/answers';
-import { latest } from '../../answers/latest';
-import { UnitChoice } from '../../components/unit-choice';
+import { Answers } from '../../compute/answers';
+import { latest } from '../../compute/latest';
+import { UnitChoice } from '../../parts/unit-choice';
 import { LogEntries } from '../../storage/log-entries';
 import { NowState, secondsNow } from '../now-state';
 
@@ -58,7 +58,7 @@ export class DarkState {
   });
   readonly look = computed(() => {
     const look = this.found()?.look;
-    return look && { id: look.id, ...lookWords(look) };
+    return look && { id: look.id, ...inspectionWords(look) };
   });
   readonly steps = computed(() => {
     const trip = this.trip();

@@ -9,11 +9,11 @@ import {
 } from '@angular/core';
 import { SECONDS_PER_MINUTE } from '@heliarch/core/units';
 import type { TripObservation } from '@heliarch/core/now';
-import { AnswerState } from '../../components/answer-state';
-import { ChoiceBar, type Choice } from '../../components/choice-bar';
-import { Select } from '../../components/select/select';
-import { Tick } from '../../components/tick';
-import { VerdictMark } from '../../components/verdict-mark';
+import { AnswerState } from '../../parts/answer-state';
+import { ChoiceBar, type Choice } from '../../ui/choice-bar';
+import { Select } from '../../ui/select/select';
+import { Checkbox } from '../../ui/checkbox';
+import { VerdictMark } from '../../parts/verdict-mark';
 import { countdown } from '../countdown';
 import { NowState } from '../now-state';
 import { DarkState } from './dark-state';
@@ -42,7 +42,7 @@ const SIGNS: readonly { readonly id: Sign; readonly label: string }[] = [
 @Component({
   selector: 'heli-it-went-dark',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ChoiceBar, DeviceSign, Select, Tick, VerdictMark],
+  imports: [AnswerState, ChoiceBar, DeviceSign, Select, Checkbox, VerdictMark],
   providers: [DarkState],
   templateUrl: './it-went-dark.html',
   styleUrl: './it-went-dark.css',

@@ -10,9 +10,9 @@ import {
 import { formatAmount, formatNumber, MS_PER_SECOND } from '@heliarch/core/units';
 import { SCENARIOS, STALE_AFTER_S, type Instrument, type ScenarioId } from '@heliarch/core/instruments';
 import { testOfStartSeen } from '@heliarch/core/logbook';
-import { Plot } from '../../components/plot/plot';
-import type { PlotDrawn } from '../../components/plot/plot-drawn';
-import { UnitChoice } from '../../components/unit-choice';
+import { Plot } from '../../ui/plot/plot';
+import type { PlotDrawn } from '../../ui/plot/plot-drawn';
+import { UnitChoice } from '../../parts/unit-choice';
 import { LogEntries } from '../../storage/log-entries';
 import { NowState } from '../now-state';
 import { FeedRecorder } from './feed-recorder';

@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import type { Pictures } from '../../workers/pictures.worker';
+import type { Pictures } from '../../compute/pictures.worker';
 import { asBlob } from './plate-photo';
 import { openReader, type PictureReader, type ReadingProgress } from './read-picture';
 
@@ -38,7 +38,7 @@ export class PictureReadings {
 }
 
 async function evenInWorker(photo: HTMLCanvasElement): Promise<HTMLCanvasElement> {
-  const worker = new Worker(new URL('../../workers/pictures.worker', import.meta.url), { type: 'module' });
+  const worker = new Worker(new URL('../../compute/pictures.worker', import.meta.url), { type: 'module' });
   try {
     const { width, height } = photo;
     const picture = photo.getContext('2d')?.getImageData(0, 0, width, height);

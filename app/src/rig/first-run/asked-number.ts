@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { QuantityControl } from '../../components/quantity/quantity-control';
+import { QuantityControl } from '../../parts/quantity/quantity-control';
 import { faultIn, type NumberAsked, type NumberControl } from './first-run-form';
 
 /** A number of the first questions, as a cell of a plate. */

@@ -1,7 +1,7 @@
 import { FormArray, FormControl, FormGroup, Validators, type AbstractControl } from '@angular/forms';
 import { LARGEST_BREAKER_A, type Chemistry } from '@heliarch/core/rig';
 import type { FirstCharger, MainsId, TypicalLoad } from '@heliarch/core/describe';
-import type { Known } from '../../components/quantity/quantity-control';
+import type { Known } from '../../parts/quantity/quantity-control';
 
 /** A number that is asked: how it is named, in which unit, and how large it may be. */
 export interface NumberAsked {

@@ -16,12 +16,12 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { CHEMISTRIES, choiceWords } from '@heliarch/core/rig';
 import { MAINS, type MainsId } from '@heliarch/core/describe';
-import { FieldStyles } from '../../components/library/field-styles';
-import { LibraryStyles } from '../../components/library/library-styles';
-import { ChoiceBar } from '../../components/choice-bar';
-import { QuantityControl } from '../../components/quantity/quantity-control';
-import { Tick } from '../../components/tick';
-import { UnitChoice } from '../../components/unit-choice';
+import { FieldStyles } from '../../ui/library/field-styles';
+import { LibraryStyles } from '../../ui/library/library-styles';
+import { ChoiceBar } from '../../ui/choice-bar';
+import { QuantityControl } from '../../parts/quantity/quantity-control';
+import { Checkbox } from '../../ui/checkbox';
+import { UnitChoice } from '../../parts/unit-choice';
 import { RigSession } from '../../storage/rig-session';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
@@ -54,7 +54,7 @@ import { told } from './told';
     OwnLoads,
     QuantityControl,
     ReactiveFormsModule,
-    Tick,
+    Checkbox,
   ],
   providers: [{ provide: RigState, useExisting: FirstRunState }],
   templateUrl: './first-run.html',

@@ -3,11 +3,11 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { formatAmount } from '@heliarch/core/units';
 import { findKinds, MAINS, type TypicalLoad } from '@heliarch/core/describe';
-import { Amount } from '../../components/amount';
-import type { Choice } from '../../components/choice-bar';
-import { shownNumber } from '../../components/quantity/shown-number';
-import { Select } from '../../components/select/select';
-import { UnitChoice } from '../../components/unit-choice';
+import { Amount } from '../../ui/amount';
+import type { Choice } from '../../ui/choice-bar';
+import { shownNumber } from '../../parts/quantity/shown-number';
+import { Select } from '../../ui/select/select';
+import { UnitChoice } from '../../parts/unit-choice';
 import type { LoadRow } from './first-run-form';
 import { FirstRunState } from './first-run-state';
 

@@ -1,10 +1,10 @@
 import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-drop';
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import type { EntryList } from '@heliarch/core/rig';
-import { matches } from '../../components/matches';
-import { BASIS_NAMES, basisStrokes } from '../../components/basis-mark';
+import { mediaQuery } from '../../ui/media-query';
+import { BASIS_NAMES, basisStrokes } from '../../parts/basis-mark';
 import { liveNumbers } from '../live-numbers';
 import { RigState } from '../rig-state';
 import type { Device, PlacedLoad, PlacedPart, Point } from './drawing';
@@ -50,7 +50,7 @@ export class OneLineDiagram {
   protected readonly strokes = basisStrokes;
   protected readonly lineHeight = LINE;
 
-  protected readonly isNarrow = matches(NARROW);
+  protected readonly isNarrow = mediaQuery(NARROW);
   protected readonly drawing = computed(() =>
     this.isNarrow() ? phoneOneLineOf(this.state.rig()) : oneLineOf(this.state.rig()),
   );

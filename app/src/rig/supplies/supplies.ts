@@ -1,6 +1,6 @@
 import type { NumberStyle } from '@heliarch/core/units';
 import { supplyCarries } from '@heliarch/core/describe';
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { PERCENT, SECONDS_PER_HOUR } from '@heliarch/core/units';
@@ -18,15 +18,15 @@ import { explain, VERDICT_WORDS, verdictPhrase } from '@heliarch/core/check';
 import { formatAmount, formatDuration, formatNumber } from '@heliarch/core/units';
 import { type Rig, type Supply, choiceWords } from '@heliarch/core/rig';
 import { EMPTY } from 'rxjs';
-import { Answers } from '../../answers/answers';
-import { latest } from '../../answers/latest';
-import { AnswerState } from '../../components/answer-state';
-import { ArrivalTest } from '../../components/arrival-test';
-import { matches } from '../../components/matches';
-import { NamedTable } from '../../components/library/named-table';
-import { postOf } from '../../components/post';
-import { VerdictMark } from '../../components/verdict-mark';
-import type { OnSupply } from '../../workers/rig-questions';
+import { Answers } from '../../compute/answers';
+import { latest } from '../../compute/latest';
+import { AnswerState } from '../../parts/answer-state';
+import { ArrivalTest } from '../../parts/arrival-test';
+import { mediaQuery } from '../../ui/media-query';
+import { NamedTable } from '../../ui/library/named-table';
+import { pedestalOf } from '../../parts/shore-pedestal';
+import { VerdictMark } from '../../parts/verdict-mark';
+import type { OnSupply } from '../../compute/rig-questions';
 import { PartSheet } from '../part-sheet';
 import { RigState } from '../rig-state';
 
@@ -162,7 +162,7 @@ export class Supplies {
     }));
   });
   /** Where supplies.css puts the cells of a row below what they are about. */
-  protected readonly isNarrow = matches('(max-width: 720px)');
+  protected readonly isNarrow = mediaQuery('(max-width: 720px)');
   /** Many supplies go by beside what they are asked about. */
   protected readonly scroll = computed(() =>
     this.isNarrow() ? {} : { x: `${WHAT_WIDTH_PX + this.supplies().length * LEAST_WIDTH_PX}px` },
@@ -198,7 +198,7 @@ export class Supplies {
   protected readonly tested = computed(() => {
     const { list, id } = this.state.selected();
     const supply = list === 'supplies' && this.supplies().find((each) => each.id === id);
-    const post = supply && postOf(this.numberStyle, this.state.rig(), supply);
+    const post = supply && pedestalOf(this.numberStyle, this.state.rig(), supply);
     return supply && post ? { supply, post } : undefined;
   });
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
-import { Dialog } from '../../components/dialog';
+import { Dialog } from '../../ui/dialog';
 
 interface KeysOf {
   readonly where: string;

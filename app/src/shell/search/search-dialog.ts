@@ -9,10 +9,10 @@ import {
 } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzInputDirective } from 'ng-zorro-antd/input';
-import { Dialog } from '../../components/dialog';
-import { NothingHere } from '../../components/nothing-here';
-import { FieldStyles } from '../../components/library/field-styles';
-import { LibraryStyles } from '../../components/library/library-styles';
+import { Dialog } from '../../ui/dialog';
+import { NothingHere } from '../../ui/nothing-here';
+import { FieldStyles } from '../../ui/library/field-styles';
+import { LibraryStyles } from '../../ui/library/library-styles';
 import { RigSession } from '../../storage/rig-session';
 import { foundAmong, placesOf, type ActionId, type Place } from './places';
 

@@ -6,15 +6,15 @@ import { explainLimit, type Limit, limitLabel, plainText } from '@heliarch/core/
 import { PERCENT } from '@heliarch/core/units';
 import { type Scene } from '@heliarch/core/rig';
 import { sizeWords, withoutScene, withSceneKept, type SizeWords } from '@heliarch/core/explain';
-import { Answers } from '../../answers/answers';
-import { latest, stoppable } from '../../answers/latest';
-import { AnswerState } from '../../components/answer-state';
-import { ChoiceBar, type Choice } from '../../components/choice-bar';
-import { keepTogether } from '../../components/keep-together';
-import { NamedTable } from '../../components/library/named-table';
-import { LongWork } from '../../components/long-work';
-import { Tick } from '../../components/tick';
-import { UnitChoice } from '../../components/unit-choice';
+import { Answers } from '../../compute/answers';
+import { latest, stoppable } from '../../compute/latest';
+import { AnswerState } from '../../parts/answer-state';
+import { ChoiceBar, type Choice } from '../../ui/choice-bar';
+import { keepTogether } from '../../ui/keep-together';
+import { NamedTable } from '../../ui/library/named-table';
+import { LongWork } from '../../parts/long-work';
+import { Checkbox } from '../../ui/checkbox';
+import { UnitChoice } from '../../parts/unit-choice';
 import { TogetherState } from '../together-state';
 
 const GROWTHS: readonly Choice[] = [
@@ -38,7 +38,7 @@ interface Wish {
 @Component({
   selector: 'heli-enough-sizes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnswerState, ChoiceBar, LongWork, NamedTable, NzTableModule, Tick],
+  imports: [AnswerState, ChoiceBar, LongWork, NamedTable, NzTableModule, Checkbox],
   templateUrl: './enough-sizes.html',
   styleUrl: './enough-sizes.css',
 })

@@ -1,5 +1,5 @@
 import { check, compile, staircaseOf, type Staircase } from '@heliarch/core/check';
-import { smallRig } from '../../storage/small-rig.spec-data';
+import { smallRig } from '../../storage/small-rig.testing';
 import { drawStaircase } from './drawing';
 
 function staircase(...ids: string[]): Staircase {

@@ -1,5 +1,5 @@
 import type { NumberStyle } from '@heliarch/core/units';
-import { UnitChoice } from '../../components/unit-choice';
+import { UnitChoice } from '../../parts/unit-choice';
 import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
@@ -20,7 +20,7 @@ import {
   type Staircase,
 } from '@heliarch/core/check';
 import { type Rig } from '@heliarch/core/rig';
-import { LimitWorking } from '../../components/limit-working';
+import { LimitWorking } from '../../parts/limit-working';
 import { drawStaircase } from './drawing';
 import type { StartShape } from './start-shapes';
 import type { MarginShape } from './margin-text';

@@ -3,8 +3,8 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSpinComponent } from 'ng-zorro-antd/spin';
 import type { Way } from '@heliarch/core/check';
 import { wayWords } from '@heliarch/core/explain';
-import { keepTogether } from '../../components/keep-together';
-import { UnitChoice } from '../../components/unit-choice';
+import { keepTogether } from '../../ui/keep-together';
+import { UnitChoice } from '../../parts/unit-choice';
 import { TogetherState } from '../together-state';
 import { takeUpChanges } from './take-up-changes';
 

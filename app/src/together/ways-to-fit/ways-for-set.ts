@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { AnswerState } from '../../components/answer-state';
-import { LongWork } from '../../components/long-work';
+import { AnswerState } from '../../parts/answer-state';
+import { LongWork } from '../../parts/long-work';
 import { TogetherState } from '../together-state';
 import { takeUpChanges } from './take-up-changes';
 import { WaysList } from './ways-list';

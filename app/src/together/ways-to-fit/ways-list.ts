@@ -3,9 +3,9 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { type Rig } from '@heliarch/core/rig';
 import { type Way, type WaysToFit } from '@heliarch/core/check';
 import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explain';
-import { keepTogether } from '../../components/keep-together';
-import { UnitChoice } from '../../components/unit-choice';
-import { VerdictMark } from '../../components/verdict-mark';
+import { keepTogether } from '../../ui/keep-together';
+import { UnitChoice } from '../../parts/unit-choice';
+import { VerdictMark } from '../../parts/verdict-mark';
 
 /** So many are enough to choose from; the others are one step away. */
 const FIRST_SHOWN = 5;

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzTagComponent } from 'ng-zorro-antd/tag';
 import type { CombinationRank } from '@heliarch/core/check';
-import type { Choice } from '../../components/choice-bar';
-import { LibraryStyles } from '../../components/library/library-styles';
-import { TagStyles } from '../../components/library/tag-styles';
-import { Select } from '../../components/select/select';
-import { Tick } from '../../components/tick';
+import type { Choice } from '../../ui/choice-bar';
+import { LibraryStyles } from '../../ui/library/library-styles';
+import { TagStyles } from '../../ui/library/tag-styles';
+import { Select } from '../../ui/select/select';
+import { Checkbox } from '../../ui/checkbox';
 import { WhomState, type OrderAsked } from './whom-state';
 
 const ORDERS: readonly Choice<OrderAsked>[] = [
@@ -23,7 +23,7 @@ const RANKS: readonly Choice<CombinationRank>[] = [
 @Component({
   selector: 'heli-combination-filters',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzTagComponent, Select, Tick],
+  imports: [NzTagComponent, Select, Checkbox],
   template: `
     @for (group of groups(); track group.word) {
       <div class="line">
@@ -59,9 +59,9 @@ const RANKS: readonly Choice<CombinationRank>[] = [
         [choices]="ranks"
         (choose)="state.rank.set($event)"
       />
-      <heli-tick boxId="shows-tight" [isOn]="state.showsTight()" (ticked)="state.showsTight.set($event)">
+      <heli-checkbox boxId="shows-tight" [isOn]="state.showsTight()" (ticked)="state.showsTight.set($event)">
         Show tight
-      </heli-tick>
+      </heli-checkbox>
     </div>
   `,
   styles: `
@@ -78,7 +78,7 @@ const RANKS: readonly Choice<CombinationRank>[] = [
     heli-select {
       width: 150px;
     }
-    heli-tick {
+    heli-checkbox {
       margin-left: auto;
     }
   `,

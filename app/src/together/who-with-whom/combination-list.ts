@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { theLoad } from '@heliarch/core/rig';
 import { type Combination } from '@heliarch/core/check';
-import { AnswerState } from '../../components/answer-state';
-import { LongWork } from '../../components/long-work';
-import { NothingHere } from '../../components/nothing-here';
+import { AnswerState } from '../../parts/answer-state';
+import { LongWork } from '../../parts/long-work';
+import { NothingHere } from '../../ui/nothing-here';
 import { CombinationFilters } from './combination-filters';
 import { CombinationRow } from './combination-row';
 import { OneChangeAwayList } from './one-change-away-list';

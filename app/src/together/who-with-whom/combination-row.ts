@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { type Combination, VERDICT_WORDS } from '@heliarch/core/check';
 import { PERCENT } from '@heliarch/core/units';
 import { shortMargin } from '@heliarch/core/explain';
-import { UnitChoice } from '../../components/unit-choice';
-import { VerdictMark } from '../../components/verdict-mark';
+import { UnitChoice } from '../../parts/unit-choice';
+import { VerdictMark } from '../../parts/verdict-mark';
 import { WhomState } from './whom-state';
 
 /** Where the limit stands in the small bars; what is over crosses it. */

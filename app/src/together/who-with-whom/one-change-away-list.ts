@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import type { OneChangeAway } from '@heliarch/core/check';
 import { changeWords } from '@heliarch/core/explain';
-import { LongWork } from '../../components/long-work';
-import { UnitChoice } from '../../components/unit-choice';
+import { LongWork } from '../../parts/long-work';
+import { UnitChoice } from '../../parts/unit-choice';
 import { takeUpChanges } from '../ways-to-fit/take-up-changes';
 import { CombinationRow } from './combination-row';
 import { WhomState } from './whom-state';

@@ -4,12 +4,12 @@ import { NzSpinComponent } from 'ng-zorro-antd/spin';
 import { explainLimit, plainText, VERDICT_WORDS, type Pair, type Verdict } from '@heliarch/core/check';
 import { withFollowersOf, type Load } from '@heliarch/core/rig';
 import { marginWords } from '@heliarch/core/explain';
-import { AnswerState } from '../../components/answer-state';
-import { ChoiceBar, type Choice } from '../../components/choice-bar';
-import { LibraryStyles } from '../../components/library/library-styles';
-import { WaitingStyles } from '../../components/library/waiting-styles';
-import { UnitChoice } from '../../components/unit-choice';
-import { VerdictMark } from '../../components/verdict-mark';
+import { AnswerState } from '../../parts/answer-state';
+import { ChoiceBar, type Choice } from '../../ui/choice-bar';
+import { LibraryStyles } from '../../ui/library/library-styles';
+import { WaitingStyles } from '../../ui/library/waiting-styles';
+import { UnitChoice } from '../../parts/unit-choice';
+import { VerdictMark } from '../../parts/verdict-mark';
 import { WhomState } from './whom-state';
 
 interface Cell {

@@ -2,8 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { filter, Subject } from 'rxjs';
 import type { CombinationQuestion, CombinationRank } from '@heliarch/core/check';
-import { Answers } from '../../answers/answers';
-import { latest, stoppable } from '../../answers/latest';
+import { Answers } from '../../compute/answers';
+import { latest, stoppable } from '../../compute/latest';
 import { TogetherState } from '../together-state';
 
 /** One load that starts while another one runs. */

@@ -1,6 +1,6 @@
 import * as mathjs from 'mathjs';
 import { boilingPointC, cookingTime } from '../../../src/loads/heat/cooking.js';
-import { precooling, roomCycle, sensibleShareAt } from '../../../src/loads/heat/cabin.js';
+import { precooling, cabinCycle, sensibleShareAt } from '../../../src/loads/heat/cabin.js';
 
 /** Its types leave it out. */
 const { solveODE } = mathjs as unknown as {
@@ -27,7 +27,7 @@ describe('a room with a thermostat', () => {
   }
 
   it('cycles as its differential equation does, integrated by mathjs', () => {
-    const { onMinutes, offMinutes, duty } = roomCycle(room, unit, weather, 1);
+    const { onMinutes, offMinutes, duty } = cabinCycle(room, unit, weather, 1);
     const coolingW = 0.9 * unit.capacityW;
     expect(celsiusByOde(250_000, 24.5, onMinutes!, coolingW)).toBeCloseTo(23.5, 6);
     expect(celsiusByOde(250_000, 23.5, offMinutes!, 0)).toBeCloseTo(24.5, 6);
@@ -39,19 +39,19 @@ describe('a room with a thermostat', () => {
   });
 
   it('at UA 180, 11 K and 950 W keeps 13,500 BTU/h busy 0.741 of the time of which 0.9 lower the temperature (worked example, methods.md 10)', () => {
-    const narrow = roomCycle(room, unit, weather, 0.01);
+    const narrow = cabinCycle(room, unit, weather, 0.01);
     expect(narrow.duty).toBeCloseTo(0.741 / 0.9, 3);
     expect(narrow.meanW).toBeCloseTo(1111 / 0.9, 0);
   });
 
   it('runs all the time where it cannot keep up, never where nothing warms it, and more in humid air and in heat', () => {
-    const hot = roomCycle(room, unit, { ...weather, outsideC: 45 }, 1);
+    const hot = cabinCycle(room, unit, { ...weather, outsideC: 45 }, 1);
     expect([hot.duty, hot.onMinutes]).toEqual([1, undefined]);
     // 0.9 % of its capacity and 1.75 % more power for each kelvin above 35 °C (common practice).
     expect(hot.lowestC).toBeCloseTo(45 + (950 - 0.9 * 0.91 * unit.capacityW) / 180, 6);
     expect(hot.meanW).toBeCloseTo(1500 * 1.175, 6);
     expect(precooling(room, unit, { ...weather, outsideC: 45 }, 32)).toBeUndefined();
-    expect(roomCycle(room, unit, { ...weather, outsideC: 15 }, 1).duty).toBe(0);
+    expect(cabinCycle(room, unit, { ...weather, outsideC: 15 }, 1).duty).toBe(0);
     expect([30, 50, 70, 90].map(sensibleShareAt)).toEqual([0.9, 0.825, 0.75, 0.75]);
   });
 });

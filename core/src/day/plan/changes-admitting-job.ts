@@ -20,7 +20,7 @@ export type DayChange =
  *
  * @returns Each was tried: with it the job holds and the battery lasts.
  */
-export function letIn(timetable: Timetable, place: number): readonly DayChange[] {
+export function changesAdmittingJob(timetable: Timetable, place: number): readonly DayChange[] {
   const { system } = timetable;
   const job = system.tasks[place]?.job;
   if (!job) return [];

@@ -36,8 +36,8 @@ const MOST_USES = 4;
  * @returns Wh and minutes. Source: energy balance (physics); what stores what it takes is common practice.
  */
 export function sunToSpare(timetable: Timetable): readonly SunUse[] {
-  const { thrownW } = timetable.chargeAsStated();
-  const stretches = stretchesOf(thrownW.map((watts) => watts >= LEAST_W));
+  const { curtailedW } = timetable.chargeAsStated();
+  const stretches = stretchesOf(curtailedW.map((watts) => watts >= LEAST_W));
   const candidates = candidatesOf(timetable);
   const alone = timetable.system.compiled.rig.supplies.find(({ sources }) => sources.length === 0)?.id;
   const uses = stretches.flatMap((stretch) => [
@@ -178,7 +178,7 @@ function savedWh(
         : flow;
     });
   if (!system.storesToLast.every((held) => lasts(system, chargeAt(edge, held)))) return 0;
-  return whOf(timetable.chargeAsStated().thrownW) - whOf(chargeAt('stated', store).thrownW);
+  return whOf(timetable.chargeAsStated().curtailedW) - whOf(chargeAt('stated', store).curtailedW);
 }
 
 /** The best stretch of each; a load that saves little beyond unplugging alone is no use of its own. */

@@ -5,7 +5,7 @@ import {
   DEEP_CAPACITY_TIMES,
   POWER_GAIN_PER_K,
   SENSIBLE_SHARE,
-} from '../../reference/rooms.js';
+} from '../../reference/cabins.js';
 
 /** A cabin as one resistance and one capacity, with its gains. */
 export interface Cabin {
@@ -18,7 +18,7 @@ export interface Cabin {
 }
 
 /** Weather and what a thermostat holds. */
-export interface RoomWeather {
+export interface CabinWeather {
   readonly outsideC: number;
   readonly insideC: number;
   /** Relative humidity inside, %. */
@@ -34,7 +34,7 @@ export interface RatedUnit {
 }
 
 /** How a thermostat cycles a unit, or that it cannot keep up. */
-export interface RoomCycle {
+export interface CabinCycle {
   /** Share of the time it runs, 0 to 1. */
   readonly duty: number;
   /** Undefined where it never stops, or never starts. */
@@ -56,7 +56,7 @@ export interface RoomCycle {
  * @param bandK Width of the thermostat's band around the temperature, K, above 0.
  * @returns Source: physics, 1R1C; shares and losses with heat in reference/rooms.ts.
  */
-export function roomCycle(room: Cabin, unit: RatedUnit, weather: RoomWeather, bandK: number): RoomCycle {
+export function cabinCycle(room: Cabin, unit: RatedUnit, weather: CabinWeather, bandK: number): CabinCycle {
   const { balanceC, cooledC } = balances(room, unit, weather);
   const [low, high] = [weather.insideC - bandK / 2, weather.insideC + bandK / 2];
   const inputW = inputAt(unit, weather.outsideC);
@@ -74,13 +74,13 @@ export function roomCycle(room: Cabin, unit: RatedUnit, weather: RoomWeather, ba
  * Minutes and energy to cool a room down from what it is to what is wanted, walls and contents included.
  *
  * @param fromC What it is, celsius.
- * @returns min and Wh at the plug; undefined where the unit never gets there. Source: as roomCycle, with the deep capacity of
+ * @returns min and Wh at the plug; undefined where the unit never gets there. Source: as cabinCycle, with the deep capacity of
  * reference/rooms.ts.
  */
 export function precooling(
   room: Cabin,
   unit: RatedUnit,
-  weather: RoomWeather,
+  weather: CabinWeather,
   fromC: number,
 ): { readonly minutes: number; readonly wh: number } | undefined {
   const { cooledC } = balances(room, unit, weather);
@@ -110,7 +110,7 @@ export function sensibleShareAt(humidityPercent: number): number {
 function balances(
   { lossWPerK, gainsW }: Cabin,
   { capacityW }: RatedUnit,
-  { outsideC, humidityPercent }: RoomWeather,
+  { outsideC, humidityPercent }: CabinWeather,
 ): { readonly balanceC: number; readonly cooledC: number } {
   const balanceC = outsideC + gainsW / lossWPerK;
   const derated = capacityW * (1 - CAPACITY_LOSS_PER_K * Math.max(0, outsideC - COOLING_RATED_AT_C));

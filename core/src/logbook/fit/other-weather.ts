@@ -1,5 +1,5 @@
 import type { Interval } from '../../units/quantity.js';
-import { CAPACITY_LOSS_PER_K, COOLING_RATED_AT_C, GAINS_AS_KELVIN } from '../../reference/rooms.js';
+import { CAPACITY_LOSS_PER_K, COOLING_RATED_AT_C, GAINS_AS_KELVIN } from '../../reference/cabins.js';
 
 /** Where a cooling load was measured, and where it is asked for. */
 export interface Weather {

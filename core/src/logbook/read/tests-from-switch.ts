@@ -1,4 +1,4 @@
-import type { AtSwitch, Trip } from '../../now/live-state.js';
+import type { LiveState, Trip } from '../../now/live-state.js';
 import type { Rig } from '../../rig-file/schema.js';
 import type { LogTest } from '../log-test.js';
 import { nominalVolts } from '../give/tested-inlet.js';
@@ -6,7 +6,7 @@ import { nominalVolts } from '../give/tested-inlet.js';
 /** What was kept at the switch, as entries of the logbook: trips that are over, and starts that instruments saw. */
 export function testsFromSwitch(
   rig: Rig,
-  { trips, startsSeen }: Pick<AtSwitch, 'trips' | 'startsSeen'>,
+  { trips, startsSeen }: Pick<LiveState, 'trips' | 'startsSeen'>,
 ): readonly LogTest[] {
   return [
     ...trips.flatMap((trip) => testOfTrip(trip) ?? []),
@@ -33,7 +33,7 @@ export function testOfTrip(trip: Trip): LogTest | undefined {
 
 export function testOfStartSeen(
   rig: Rig,
-  { atS, startVA, simulated }: AtSwitch['startsSeen'][number],
+  { atS, startVA, simulated }: LiveState['startsSeen'][number],
 ): LogTest {
   return {
     id: `start-seen-${atS}`,

@@ -5,9 +5,9 @@ import type { Device } from './trip-devices.js';
  * Where to look to tell two causes apart. Its id carries the device it is about, where there are several of a kind:
  * `handle galley`.
  */
-export interface Look {
+export interface Inspection {
   readonly id: string;
-  readonly at: LookAt;
+  readonly at: InspectionOf;
   /** Whose handle, whose lamp. */
   readonly device: Device;
   /** The cause that a Yes speaks for, and the one that a No does. */
@@ -15,7 +15,7 @@ export interface Look {
   readonly no: Device;
 }
 
-export type LookAt =
+export type InspectionOf =
   'handle' | 'panel' | 'low-volts' | 'neighbours' | 'test-button' | 'other-load' | 'generator-runs' | 'posts';
 
 const BREAKERS: readonly DeviceKind[] = [
@@ -27,7 +27,7 @@ const BREAKERS: readonly DeviceKind[] = [
 const isBreaker = ({ kind }: Device): boolean => BREAKERS.includes(kind);
 
 /** What a look is expected to show for each kind of device; undefined where it says nothing of it. */
-const SEEN: Readonly<Record<Exclude<LookAt, 'handle'>, (kind: DeviceKind) => boolean | undefined>> = {
+const SEEN: Readonly<Record<Exclude<InspectionOf, 'handle'>, (kind: DeviceKind) => boolean | undefined>> = {
   panel: (kind) =>
     kind === 'battery' || kind === 'battery-fuse' ? false : kind === 'own-protector' ? undefined : true,
   'low-volts': (kind) =>
@@ -51,13 +51,15 @@ export function saysYes(lookId: string, device: Device): boolean | undefined {
   return at === 'handle' ? device.id === deviceId : SEEN[at](device.kind);
 }
 
-function split(lookId: string): readonly [LookAt, string] {
+function split(lookId: string): readonly [InspectionOf, string] {
   const space = lookId.indexOf(' ');
-  return space < 0 ? [lookId as LookAt, ''] : [lookId.slice(0, space) as LookAt, lookId.slice(space + 1)];
+  return space < 0
+    ? [lookId as InspectionOf, '']
+    : [lookId.slice(0, space) as InspectionOf, lookId.slice(space + 1)];
 }
 
 /** In which order looks are proposed: what is seen at one's place first. */
-const AT_ONES_PLACE: readonly Exclude<LookAt, 'handle'>[] = [
+const AT_ONES_PLACE: readonly Exclude<InspectionOf, 'handle'>[] = [
   'other-load',
   'generator-runs',
   'panel',
@@ -68,15 +70,15 @@ const AT_ONES_PLACE: readonly Exclude<LookAt, 'handle'>[] = [
 ];
 
 /** The first look that tells the most probable device from the next, and was not taken yet. */
-export function lookToTellApart(
+export function inspectionToTellApart(
   [first, ...others]: readonly Device[],
   looked: ReadonlySet<string>,
-): Look | undefined {
+): Inspection | undefined {
   if (!first) return undefined;
   const [second] = others;
   if (!second) return undefined;
   const handleOf = [first, second].find(isBreaker);
-  const looks: readonly { readonly at: LookAt; readonly id: string; readonly device: Device }[] = [
+  const looks: readonly { readonly at: InspectionOf; readonly id: string; readonly device: Device }[] = [
     ...(handleOf ? [{ at: 'handle' as const, id: `handle ${handleOf.id}`, device: handleOf }] : []),
     ...AT_ONES_PLACE.map((at) => ({ at, id: at, device: first })),
   ];

@@ -13,7 +13,7 @@ import type { Device } from './trip-devices.js';
 import type { TripCause } from './trip-causes.js';
 
 /** A step of the way back to light, in its order. */
-export type StepBack =
+export type RecoveryStep =
   /** At their own switches, before anything is reset. */
   | { readonly step: 'off'; readonly loads: readonly Load[] }
   | { readonly step: 'reset'; readonly device: Device; readonly byThemselves: readonly Load[] }
@@ -33,12 +33,12 @@ export type StepBack =
  * @param started What was switched on last.
  * Source: methods.md, At the switch; the check.
  */
-export function wayBackOf(
+export function recoveryStepsOf(
   compiled: CompiledRig,
   scene: CheckScene,
   started: string | undefined,
   { device, dark }: Pick<TripCause, 'device' | 'dark'>,
-): readonly StepBack[] {
+): readonly RecoveryStep[] {
   const { rig } = compiled;
   const others = { ...scene, on: scene.on.filter(({ load }) => load !== started) };
   const last = started === undefined ? undefined : loadOf(rig, started);
@@ -90,13 +90,13 @@ function resetAndWait(
   device: Device,
   byThemselves: readonly Load[],
   byHand: readonly Load[],
-): readonly StepBack[] {
-  const reset: StepBack = { step: 'reset', device, byThemselves };
+): readonly RecoveryStep[] {
+  const reset: RecoveryStep = { step: 'reset', device, byThemselves };
   const all = [...byThemselves, ...byHand]
     .map((load) => ({ load, waitS: waitAfterStop(rig, load)?.waitS ?? 0 }))
     .filter(({ waitS }) => waitS > 0);
   if (all.length === 0) return [reset];
-  const wait: StepBack = {
+  const wait: RecoveryStep = {
     step: 'wait',
     afterS: Math.max(...all.map(({ waitS }) => waitS)),
     loads: all.map(({ load }) => load),

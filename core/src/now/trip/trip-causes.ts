@@ -21,7 +21,7 @@ import {
   type Situation,
 } from '../../check/situation.js';
 import type { Pace, TripObservation } from '../live-state.js';
-import { lookToTellApart, saysYes, type Look } from './inspections.js';
+import { inspectionToTellApart, saysYes, type Inspection } from './inspections.js';
 import {
   deviceOf,
   EVEN,
@@ -47,7 +47,7 @@ export interface TripCauses {
   /** The most probable first. */
   readonly causes: readonly TripCause[];
   /** The one look that tells the first from the second; undefined where nothing more is to be seen. */
-  readonly look: Look | undefined;
+  readonly look: Inspection | undefined;
 }
 
 /**
@@ -92,7 +92,7 @@ export function tripCauses(
   const looked = new Set(observed.looked.map(({ at }) => at));
   return {
     causes,
-    look: lookToTellApart(
+    look: inspectionToTellApart(
       causes.map(({ device }) => device),
       looked,
     ),

@@ -1,6 +1,6 @@
 import type { Rig } from '../../rig-file/schema.js';
 import { followersOf } from '../../rig/followers.js';
-import type { AtSwitch, Trip, TripObservation } from '../live-state.js';
+import type { LiveState, Trip, TripObservation } from '../live-state.js';
 
 /** What was switched on within so long before it went dark may have done it. */
 const JUST_STARTED_S = 600;
@@ -10,7 +10,7 @@ const JUST_STARTED_S = 600;
  *
  * @param nowS Seconds since 1970.
  */
-export function newTrip(rig: Rig, at: AtSwitch, nowS: number): Trip {
+export function newTrip(rig: Rig, at: LiveState, nowS: number): Trip {
   const started = startedLast(rig, at, nowS);
   return {
     atS: nowS,
@@ -24,7 +24,7 @@ export function newTrip(rig: Rig, at: AtSwitch, nowS: number): Trip {
 }
 
 /** What leads the others, of what was ticked last; of a whole set that was ticked at once nothing is known. */
-function startedLast(rig: Rig, { on }: AtSwitch, nowS: number): string | undefined {
+function startedLast(rig: Rig, { on }: LiveState, nowS: number): string | undefined {
   const lastS = Math.max(...on.map(({ sinceS }) => sinceS));
   if (on.length === 0 || nowS - lastS > JUST_STARTED_S) return undefined;
   const last = on.filter(({ sinceS }) => sinceS === lastS).map(({ load }) => load);
@@ -35,17 +35,17 @@ function startedLast(rig: Rig, { on }: AtSwitch, nowS: number): string | undefin
 }
 
 /** The trip is kept from the first moment on, as it stands. */
-export function withTripBegun(at: AtSwitch, trip: Trip): AtSwitch {
+export function withTripBegun(at: LiveState, trip: Trip): LiveState {
   return { ...at, trips: [...at.trips, trip] };
 }
 
 /** What is seen may lead back by other steps: none of them counts as done then. */
 export function withTripObserved(
-  at: AtSwitch,
+  at: LiveState,
   atS: number,
   change: Partial<TripObservation>,
   started?: string | null,
-): AtSwitch {
+): LiveState {
   return changed(at, atS, ({ started: before, ...trip }) => ({
     ...trip,
     ...(started === undefined
@@ -57,7 +57,7 @@ export function withTripObserved(
 }
 
 /** A step of the way back is done, or is not. */
-export function withStepDone(at: AtSwitch, atS: number, step: number, isDone: boolean): AtSwitch {
+export function withStepDone(at: LiveState, atS: number, step: number, isDone: boolean): LiveState {
   return changed(at, atS, (trip) => ({
     ...trip,
     done: isDone ? [...new Set([...trip.done, step])] : trip.done.filter((each) => each !== step),
@@ -65,10 +65,10 @@ export function withStepDone(at: AtSwitch, atS: number, step: number, isDone: bo
 }
 
 /** It is over: the trip is kept for the logbook. */
-export function withTripEnded(at: AtSwitch, atS: number, endedAtS: number): AtSwitch {
+export function withTripEnded(at: LiveState, atS: number, endedAtS: number): LiveState {
   return changed(at, atS, (trip) => ({ ...trip, endedAtS }));
 }
 
-function changed(at: AtSwitch, atS: number, change: (trip: Trip) => Trip): AtSwitch {
+function changed(at: LiveState, atS: number, change: (trip: Trip) => Trip): LiveState {
   return { ...at, trips: at.trips.map((trip) => (trip.atS === atS ? change(trip) : trip)) };
 }

@@ -1,7 +1,7 @@
-import type { Look, LookAt } from './inspections.js';
+import type { Inspection, InspectionOf } from './inspections.js';
 import type { Device } from './trip-devices.js';
 import type { TripCause } from './trip-causes.js';
-import type { StepBack } from './recovery-steps.js';
+import type { RecoveryStep } from './recovery-steps.js';
 import type { NumberStyle } from '../../units/number-style.js';
 import { capitalised } from '../../units/format.js';
 import type { DeviceKind } from '../../reference/trip-signs.js';
@@ -65,11 +65,11 @@ export interface LookWords {
   readonly no: string;
 }
 
-export function lookWords(look: Look): LookWords {
+export function inspectionWords(look: Inspection): LookWords {
   return { asks: ASKS[look.at](look.device), yes: ANSWERS[look.at][0], no: ANSWERS[look.at][1] };
 }
 
-const ASKS: Readonly<Record<LookAt, (device: Device) => string>> = {
+const ASKS: Readonly<Record<InspectionOf, (device: Device) => string>> = {
   handle: ({ name, resetAt }) =>
     `Does the handle of the ${name} breaker${resetAt ? `, ${resetAt},` : ''} stand in the middle or off?`,
   panel: () => 'Is the inverter’s own panel lit?',
@@ -81,7 +81,7 @@ const ASKS: Readonly<Record<LookAt, (device: Device) => string>> = {
   'generator-runs': () => 'Does the generator still run?',
 };
 
-const ANSWERS: Readonly<Record<LookAt, readonly [string, string]>> = {
+const ANSWERS: Readonly<Record<InspectionOf, readonly [string, string]>> = {
   handle: ['Yes, it does', 'No, it is on'],
   panel: ['Lit', 'Dark'],
   'low-volts': ['Yes, low', 'No'],
@@ -102,7 +102,7 @@ export interface StepWords {
   readonly afterS: number | undefined;
 }
 
-export function stepWords(style: NumberStyle, rig: Rig, step: StepBack): StepWords {
+export function stepWords(style: NumberStyle, rig: Rig, step: RecoveryStep): StepWords {
   switch (step.step) {
     case 'off':
       return {
@@ -150,7 +150,7 @@ export function stepWords(style: NumberStyle, rig: Rig, step: StepBack): StepWor
 function lastWords(
   style: NumberStyle,
   rig: Rig,
-  { load, answer }: Extract<StepBack, { readonly step: 'last' }>,
+  { load, answer }: Extract<RecoveryStep, { readonly step: 'last' }>,
 ): StepWords {
   const { detail, mark } = switchOnWords(style, rig, answer, undefined, 0, () => '');
   const name = theLoad(load.name);

@@ -1,0 +1,324 @@
+import {
+  batteryClockOf,
+  check,
+  dropOutOf,
+  compile,
+  inputLimitOf,
+  outlookOf,
+  outlooksOf,
+  powerBackOf,
+  settlementOf,
+  unplannedLoadsOf,
+  type BatteryClock,
+  type CautionId,
+  type CombinationQuestion,
+  type EnoughSizes,
+  type Combinations,
+  type OneChangeAway,
+  type SetQuestion,
+  type Turns,
+  type WhoRunsWithWhom,
+  type CheckResult,
+  type CheckScene,
+  type CompiledRig,
+  type Dimming,
+  type DropOut,
+  type InputLimit,
+  type Outlook,
+  type PowerBack,
+  type Progress,
+  type Settlement,
+  type StartOrderRule,
+  type Verdict,
+  type UnplannedLoad,
+  type VoltageDrop,
+  type WaysToFit,
+  worthLookingUp,
+  type WorthLookingUp,
+} from '@heliarch/core/check';
+import { type Day, type Placement, type Rig, type Scene } from '@heliarch/core/rig';
+import { type NumberStyle } from '@heliarch/core/units';
+import { leftBeside } from '@heliarch/core/describe';
+import { cautionsOf, dimmingOf, voltageDropsOf } from '@heliarch/core/explain';
+import {
+  canSwitchOn,
+  combinationsOf,
+  enoughSizes,
+  oneChangeAway,
+  overloadsOf,
+  placesOfPiece,
+  planAsKept,
+  planOfDay,
+  proofOfLine,
+  proofOfPlan,
+  proofWords,
+  reviewOfPlan,
+  shortestCard,
+  tripCauses,
+  turnsOf,
+  unexplainedPower,
+  recoveryStepsOf,
+  waysToFit,
+  whoRunsWithWhom,
+} from '@heliarch/core/compute';
+import type { DayPlan, PlanReview, ProofOfPlan } from '@heliarch/core/day';
+import {
+  sceneOf,
+  type MeterReading,
+  type Overload,
+  type RecoveryStep,
+  type SwitchOn,
+  type Trip,
+  type TripCauses,
+  type UnexplainedPower,
+} from '@heliarch/core/now';
+
+import { linesOf, type CardPlan } from '@heliarch/core/card';
+
+import { linearSolver } from './linear-solver';
+
+/** Often enough for an eye, seldom enough for the page. */
+const PROGRESS_EVERY_MS = 100;
+
+/** What stands beside a verdict: cautions, the power comes back, lights dip, volts drop, the limit to set. */
+export interface Contingencies {
+  readonly cautions: readonly CautionId[];
+  readonly powerBack: PowerBack | undefined;
+  readonly dimming: Dimming | undefined;
+  readonly voltageDrops: readonly VoltageDrop[];
+  readonly inputLimit: InputLimit | undefined;
+}
+
+/** A set on one of the supplies of its rig. */
+export interface OnSupply {
+  readonly supplyId: string;
+  readonly result: CheckResult;
+  /** VA beside it for hours. */
+  readonly leftVA: number;
+  readonly clock: BatteryClock | undefined;
+  readonly inputLimit: InputLimit | undefined;
+  /** Undefined where no source carries anything. */
+  readonly dropOut: DropOut | undefined;
+}
+
+/** A load alone, and on top of what is on. */
+export interface LoadAnswer {
+  readonly alone: CheckResult;
+  /** Undefined where it is on. */
+  readonly outlook: Outlook | undefined;
+}
+
+/** What can be switched on beside what is on, and what of that cannot stay on. */
+export interface AtTheSwitch {
+  readonly answers: readonly SwitchOn[];
+  readonly overloads: readonly Overload[];
+}
+
+/** What may have opened, and the way back from the first of them. */
+export interface WentDark extends TripCauses {
+  readonly wayBack: readonly RecoveryStep[];
+}
+
+/** Whether a line of a card is proved, and what is said of it. */
+export interface LineProved {
+  readonly isProved: boolean;
+  readonly verdict: Verdict;
+  readonly line: string;
+  readonly detail: string;
+}
+
+/** The questions about a rig that take longer than a tick, as a worker answers them: one compiled rig for all. */
+export class RigQuestions {
+  private compiled: CompiledRig | undefined;
+
+  /** The rig that everything from now on is asked about. */
+  use(rig: Rig): void {
+    this.compiled = compile(rig);
+  }
+
+  outlooks(scene: CheckScene, progress?: Progress): ReadonlyMap<string, Outlook> {
+    return outlooksOf(this.rigInUse, scene, throttled(progress));
+  }
+
+  settlement(scene: CheckScene, startOrder: StartOrderRule): Settlement | undefined {
+    return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
+  }
+
+  /** @param kept Loads that must stay on. @param tell Told of each way as it is found. */
+  waysToFit(
+    scene: CheckScene,
+    startOrder: StartOrderRule,
+    kept: readonly string[],
+    progress: Progress,
+    tell: (found: WaysToFit) => void,
+  ): WaysToFit {
+    const asked = { rig: this.rigInUse.rig, scene, startOrder };
+    let hasTold = false;
+    return waysToFit(asked, {
+      kept,
+      progress: throttled(progress) ?? progress,
+      // The first is the least; the others come with all of them.
+      tell: (found) => {
+        if (!hasTold) tell(found);
+        hasTold = true;
+      },
+    });
+  }
+
+  contingencies(scene: CheckScene, startOrder: StartOrderRule): Contingencies {
+    const { rig } = this.rigInUse;
+    const result = check(this.rigInUse, scene, startOrder);
+    return {
+      cautions: cautionsOf(rig, result),
+      powerBack: powerBackOf(this.rigInUse, scene),
+      dimming: dimmingOf(result),
+      voltageDrops: voltageDropsOf(rig, result),
+      inputLimit: inputLimitOf(rig, result),
+    };
+  }
+
+  unplannedLoads(scene: CheckScene, watts: number): readonly UnplannedLoad[] {
+    return unplannedLoadsOf(this.rigInUse.rig, scene, watts);
+  }
+
+  worthLookingUp(scene: CheckScene, progress?: Progress): readonly WorthLookingUp[] {
+    return worthLookingUp(this.rigInUse, scene, throttled(progress));
+  }
+
+  onEverySupply(scene: Scene): readonly OnSupply[] {
+    const { rig } = this.rigInUse;
+    return rig.supplies.map(({ id }) => {
+      const result = check(this.rigInUse, { ...scene, supply: id });
+      return {
+        supplyId: id,
+        result,
+        leftVA: leftBeside(rig, result),
+        clock: batteryClockOf(scene, result),
+        inputLimit: inputLimitOf(rig, result),
+        dropOut: dropOutOf(this.rigInUse, { ...scene, supply: id }),
+      };
+    });
+  }
+
+  aboutLoad(scene: CheckScene, loadId: string): LoadAnswer {
+    const alone = check(this.rigInUse, { supply: scene.supply, on: [{ load: loadId }] });
+    return { alone, outlook: outlookOf(this.rigInUse, scene, loadId) };
+  }
+
+  whoRunsWithWhom(
+    question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
+    progress?: Progress,
+  ): WhoRunsWithWhom {
+    return whoRunsWithWhom(this.rigInUse, question, throttled(progress));
+  }
+
+  turns(scene: CheckScene): Turns | undefined {
+    return turnsOf(this.rigInUse, scene);
+  }
+
+  /** @param soFar Told what is found before all is. */
+  combinations(
+    question: CombinationQuestion,
+    progress: Progress,
+    soFar: (found: Combinations) => void,
+  ): Combinations {
+    let toldAt = -Infinity;
+    const tell = (found: Combinations): void => {
+      if (performance.now() - toldAt < PROGRESS_EVERY_MS) return;
+      toldAt = performance.now();
+      soFar(found);
+    };
+    return combinationsOf(this.rigInUse, question, tell, throttled(progress));
+  }
+
+  /** @param growth Share that is left to grow. */
+  enoughSizes(wishes: readonly CheckScene[], growth: number, progress: Progress): EnoughSizes {
+    return enoughSizes(this.rigInUse.rig, wishes, growth, throttled(progress));
+  }
+
+  /** @param largest How many loads the largest combination has without a change. */
+  oneChangeAway(
+    question: CombinationQuestion,
+    largest: number,
+    progress: Progress,
+  ): readonly OneChangeAway[] {
+    return oneChangeAway(this.rigInUse, question, largest, throttled(progress));
+  }
+
+  /** @param soFar Told each better plan as it is found. */
+  planDay(day: Day, progress: Progress, soFar: (better: DayPlan) => void): DayPlan {
+    return planOfDay(
+      this.rigInUse,
+      day,
+      {},
+      (better) => {
+        soFar(planAsKept(this.rigInUse, { ...day, plan: [...better] }, 'sketch'));
+      },
+      throttled(progress),
+    );
+  }
+
+  planAsKept(day: Day): DayPlan {
+    return planAsKept(this.rigInUse, day);
+  }
+
+  reviewOfPlan(day: Day): PlanReview {
+    return reviewOfPlan(this.rigInUse, day);
+  }
+
+  async proofOfPlan(day: Day): Promise<ProofOfPlan> {
+    return proofOfPlan(this.rigInUse, day, await linearSolver());
+  }
+
+  placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {
+    return placesOfPiece(this.rigInUse, day, piece);
+  }
+
+  /** @param soFar Told before the changes that make room are known. */
+  atTheSwitch(scene: CheckScene, progress: Progress, soFar: (found: AtTheSwitch) => void): AtTheSwitch {
+    const overloads = overloadsOf(this.rigInUse, scene);
+    const tell = (answers: readonly SwitchOn[]): void => soFar({ answers, overloads });
+    return { answers: canSwitchOn(this.rigInUse, scene, tell, throttled(progress)), overloads };
+  }
+
+  unexplainedPower(scene: CheckScene, reading: MeterReading): UnexplainedPower | undefined {
+    return unexplainedPower(this.rigInUse, scene, reading);
+  }
+
+  wentDark(trip: Trip): WentDark {
+    const charge = trip.percent === undefined ? undefined : { percent: trip.percent, atS: trip.atS };
+    const scene = sceneOf({ supply: trip.supply, on: trip.on, charge });
+    const found = tripCauses(this.rigInUse, scene, trip.started, trip.observation);
+    const [first] = found.causes;
+    return { ...found, wayBack: first ? recoveryStepsOf(this.rigInUse, scene, trip.started, first) : [] };
+  }
+
+  shortestCard(supply: string, progress: Progress): CardPlan {
+    return shortestCard(this.rigInUse, supply, throttled(progress));
+  }
+
+  /** The proof of each line of a card, in their order. */
+  proofsOfCard(plan: CardPlan, style: NumberStyle): readonly LineProved[] {
+    const { rig } = this.rigInUse;
+    return linesOf(plan).map((line) => {
+      const proof = proofOfLine(this.rigInUse, plan, line);
+      const { isProved, verdict } = proof;
+      return { isProved, verdict, ...proofWords(style, rig, proof) };
+    });
+  }
+
+  private get rigInUse(): CompiledRig {
+    if (!this.compiled) throw new Error('Asked before there was a rig');
+    return this.compiled;
+  }
+}
+
+function throttled(progress: Progress | undefined): Progress | undefined {
+  if (!progress) return undefined;
+  let saidAt = performance.now();
+  return (done, of) => {
+    if (performance.now() - saidAt < PROGRESS_EVERY_MS) return;
+    saidAt = performance.now();
+    progress(done, of);
+  };
+}
