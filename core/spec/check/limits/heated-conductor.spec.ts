@@ -14,8 +14,6 @@ describe('how long a load heats a conductor', () => {
     expect(seconds({ runsMinutes: 10 })).toBe(Infinity);
     expect(seconds({})).toBe(Infinity);
     expect(seconds({ runsMinutes: 4, usage: 'by-itself' })).toBe(Infinity);
-    expect(seconds({ runsMinutes: 4, cycling: { onMinutes: 2, offMinutes: 2 } })).toBe(
-      Infinity,
-    );
+    expect(seconds({ runsMinutes: 4, cycling: { onMinutes: 2, offMinutes: 2 } })).toBe(Infinity);
   });
 });
