@@ -148,13 +148,13 @@ export class CardState {
   private cardOf(rig: Rig, supply: string, byHand: CardPlan | undefined): Observable<CardOfSupply> {
     const plan$: Observable<Answer<CardPlan>> = byHand
       ? of({ status: 'given', value: byHand })
-      : this.answers.shortestCard(rig, supply);
+      : this.answers.ask('search', rig, 'shortestCard', supply);
     return plan$.pipe(
       switchMap((plan): Observable<CardOfSupply> => {
         const card = { supply, plan, isByHand: byHand !== undefined };
         return plan.status === 'given'
           ? this.answers
-              .proofsOfCard(rig, plan.value, this.numbers)
+              .ask('tick', rig, 'proofsOfCard', plan.value, this.numbers)
               .pipe(map((proofs) => ({ ...card, proofs })))
           : of({ ...card, proofs: undefined });
       }),

@@ -146,7 +146,7 @@ export class PrintedCards {
     const ofEach = known.map((printed) => {
       const plan = withoutMissing(printed, rig);
       return this.answers
-        .proofsOfCard(rig, plan, this.units.numbers)
+        .ask('tick', rig, 'proofsOfCard', plan, this.units.numbers)
         .pipe(
           map((answer) => (answer.status === 'given' ? this.untrueIn(rig, plan, answer.value) : undefined)),
         );

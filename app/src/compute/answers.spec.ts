@@ -22,33 +22,35 @@ const manyLoads = (count: number): Rig => {
 const halfOf = ({ loads }: Rig) => loads.slice(0, loads.length / 2).map(({ id }) => ({ load: id }));
 
 describe('the answers of the worker', () => {
-  const ask = () => TestBed.inject(Answers);
+  const answers = () => TestBed.inject(Answers);
 
   it('are those of the core on this thread', async () => {
     const rig = smallRig();
-    const last = await lastValueFrom(ask().outlooks(rig, { ...scene, on: [] }));
+    const last = await lastValueFrom(answers().ask('tick', rig, 'outlooks', { ...scene, on: [] }));
     expect(last).toEqual({ status: 'given', value: outlooksOf(compile(rig), { ...scene, on: [] }) });
   });
 
   it('tell what went wrong, and the worker goes on', async () => {
-    const last = await lastValueFrom(ask().outlooks(smallRig(), { supply: 'none', on: [] }));
+    const last = await lastValueFrom(
+      answers().ask('tick', smallRig(), 'outlooks', { supply: 'none', on: [] }),
+    );
     expect(last).toEqual({ status: 'failed', problem: 'The rig has no supply none' });
-    const then = await lastValueFrom(ask().outlooks(smallRig(), { ...scene, on: [] }));
+    const then = await lastValueFrom(answers().ask('tick', smallRig(), 'outlooks', { ...scene, on: [] }));
     expect(then.status).toBe('given');
   });
 
   it('drop a stale question: only the newest is answered, however long the one before takes', async () => {
-    const answers = ask();
+    const door = answers();
     const rigs = new Subject<Rig>();
     const about: number[] = [];
     const done = new Promise<void>((resolve) => {
-      latest(rigs, (rig) => answers.outlooks(rig, { supply: 'battery', on: halfOf(rig) })).subscribe(
-        ({ given, newest }) => {
-          if (newest.status !== 'given') return;
-          about.push(given?.about.loads.length ?? 0);
-          resolve();
-        },
-      );
+      latest(rigs, (rig) =>
+        door.ask('tick', rig, 'outlooks', { supply: 'battery', on: halfOf(rig) }),
+      ).subscribe(({ given, newest }) => {
+        if (newest.status !== 'given') return;
+        about.push(given?.about.loads.length ?? 0);
+        resolve();
+      });
     });
     rigs.next(manyLoads(2000));
     await new Promise((resolve) => setTimeout(resolve, 150));
@@ -61,7 +63,7 @@ describe('the answers of the worker', () => {
   it('say how far a long one is', async () => {
     const rig = manyLoads(120);
     const seen: Answer<readonly WorthLookingUp[]>[] = [];
-    const asked = ask().worthLookingUp(rig, { supply: 'battery', on: [] });
+    const asked = answers().ask('search', rig, 'worthLookingUp', { supply: 'battery', on: [] });
     await new Promise<void>((resolve) => {
       const waiting = asked.subscribe((answer) => {
         seen.push(answer);
@@ -71,11 +73,13 @@ describe('the answers of the worker', () => {
         }
       });
     });
-    expect(await firstValueFrom(ask().outlooks(smallRig(), { ...scene, on: [] }))).toEqual({
-      status: 'asked',
-      done: 0,
-      of: 0,
-    });
+    expect(await firstValueFrom(answers().ask('tick', smallRig(), 'outlooks', { ...scene, on: [] }))).toEqual(
+      {
+        status: 'asked',
+        done: 0,
+        of: 0,
+      },
+    );
     expect(seen[0]).toEqual({ status: 'asked', done: 0, of: 0 });
   });
 });

@@ -1,20 +1,17 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Progress } from '@heliarch/core/check';
 import type { Rig } from '@heliarch/core/rig';
 import { isSameSystem } from './same-system';
-import type { RigQuestions } from './rig-questions';
+import type { RigQuestions, Telling } from './rig-questions';
+
+/** What can be asked about a rig. */
+export type Question = Exclude<keyof RigQuestions, 'use'>;
 
 /** One question, and who waits for its answer. */
 export interface Job {
   readonly rig: Rig;
-  readonly ask: (
-    questions: Remote<RigQuestions>,
-    progress: Progress & object,
-    soFar: ((answer: unknown) => void) & object,
-  ) => Promise<unknown>;
-  readonly progress: Progress;
-  /** A part of the answer, before there is all of it. */
-  readonly soFar: (answer: unknown) => void;
+  readonly question: Question;
+  readonly asked: readonly unknown[];
+  readonly telling: Telling;
   readonly given: (answer: unknown) => void;
   readonly failed: (error: unknown) => void;
 }
@@ -62,7 +59,9 @@ export class QuestionWorker {
       this.rigInUse = job.rig;
       questions.use(job.rig).catch(failed);
     }
-    job.ask(questions, proxy(job.progress), proxy(job.soFar)).then((answer) => {
+    // The door has bound what is asked to the question; here any of them passes.
+    const ask = questions[job.question] as (...asked: readonly unknown[]) => Promise<unknown>;
+    ask(proxy(job.telling), ...job.asked).then((answer) => {
       if (ended()) job.given(answer);
     }, failed);
   }

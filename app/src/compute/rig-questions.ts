@@ -127,6 +127,12 @@ export interface LineProved {
   readonly detail: string;
 }
 
+/** How a question tells of its way: how far it is, and a part of the answer before there is all of it. */
+export interface Telling<T = unknown> {
+  readonly progress: Progress;
+  readonly soFar: (found: T) => void;
+}
+
 /** The questions about a rig that take longer than a tick, as a worker answers them: one compiled rig for all. */
 export class RigQuestions {
   private compiled: CompiledRig | undefined;
@@ -136,36 +142,35 @@ export class RigQuestions {
     this.compiled = compile(rig);
   }
 
-  outlooks(scene: CheckScene, progress?: Progress): ReadonlyMap<string, Outlook> {
+  outlooks({ progress }: Telling, scene: CheckScene): ReadonlyMap<string, Outlook> {
     return outlooksOf(this.rigInUse, scene, throttled(progress));
   }
 
-  settlement(scene: CheckScene, startOrder: StartOrderRule): Settlement | undefined {
+  settlement(_: Telling, scene: CheckScene, startOrder: StartOrderRule): Settlement | undefined {
     return settlementOf(this.rigInUse, scene, check(this.rigInUse, scene, startOrder));
   }
 
-  /** @param kept Loads that must stay on. @param tell Told of each way as it is found. */
+  /** @param kept Loads that must stay on. */
   waysToFit(
+    { progress, soFar }: Telling<WaysToFit>,
     scene: CheckScene,
     startOrder: StartOrderRule,
-    kept: readonly string[],
-    progress: Progress,
-    tell: (found: WaysToFit) => void,
+    kept: readonly string[] = [],
   ): WaysToFit {
     const asked = { rig: this.rigInUse.rig, scene, startOrder };
     let hasTold = false;
     return waysToFit(asked, {
       kept,
-      progress: throttled(progress) ?? progress,
+      progress: throttled(progress),
       // The first is the least; the others come with all of them.
       tell: (found) => {
-        if (!hasTold) tell(found);
+        if (!hasTold) soFar(found);
         hasTold = true;
       },
     });
   }
 
-  contingencies(scene: CheckScene, startOrder: StartOrderRule): Contingencies {
+  contingencies(_: Telling, scene: CheckScene, startOrder: StartOrderRule): Contingencies {
     const { rig } = this.rigInUse;
     const result = check(this.rigInUse, scene, startOrder);
     return {
@@ -177,15 +182,15 @@ export class RigQuestions {
     };
   }
 
-  unplannedLoads(scene: CheckScene, watts: number): readonly UnplannedLoad[] {
+  unplannedLoads(_: Telling, scene: CheckScene, watts: number): readonly UnplannedLoad[] {
     return unplannedLoadsOf(this.rigInUse.rig, scene, watts);
   }
 
-  worthLookingUp(scene: CheckScene, progress?: Progress): readonly WorthLookingUp[] {
+  worthLookingUp({ progress }: Telling, scene: CheckScene): readonly WorthLookingUp[] {
     return worthLookingUp(this.rigInUse, scene, throttled(progress));
   }
 
-  onEverySupply(scene: Scene): readonly OnSupply[] {
+  onEverySupply(_: Telling, scene: Scene): readonly OnSupply[] {
     const { rig } = this.rigInUse;
     return rig.supplies.map(({ id }) => {
       const result = check(this.rigInUse, { ...scene, supply: id });
@@ -200,28 +205,23 @@ export class RigQuestions {
     });
   }
 
-  aboutLoad(scene: CheckScene, loadId: string): LoadAnswer {
+  aboutLoad(_: Telling, scene: CheckScene, loadId: string): LoadAnswer {
     const alone = check(this.rigInUse, { supply: scene.supply, on: [{ load: loadId }] });
     return { alone, outlook: outlookOf(this.rigInUse, scene, loadId) };
   }
 
   whoRunsWithWhom(
+    { progress }: Telling,
     question: Pick<SetQuestion, 'supply' | 'charge' | 'states'>,
-    progress?: Progress,
   ): WhoRunsWithWhom {
     return whoRunsWithWhom(this.rigInUse, question, throttled(progress));
   }
 
-  turns(scene: CheckScene): Turns | undefined {
+  turns(_: Telling, scene: CheckScene): Turns | undefined {
     return turnsOf(this.rigInUse, scene);
   }
 
-  /** @param soFar Told what is found before all is. */
-  combinations(
-    question: CombinationQuestion,
-    progress: Progress,
-    soFar: (found: Combinations) => void,
-  ): Combinations {
+  combinations({ progress, soFar }: Telling<Combinations>, question: CombinationQuestion): Combinations {
     let toldAt = -Infinity;
     const tell = (found: Combinations): void => {
       if (performance.now() - toldAt < PROGRESS_EVERY_MS) return;
@@ -232,21 +232,21 @@ export class RigQuestions {
   }
 
   /** @param growth Share that is left to grow. */
-  enoughSizes(wishes: readonly CheckScene[], growth: number, progress: Progress): EnoughSizes {
+  enoughSizes({ progress }: Telling, wishes: readonly CheckScene[], growth: number): EnoughSizes {
     return enoughSizes(this.rigInUse.rig, wishes, growth, throttled(progress));
   }
 
   /** @param largest How many loads the largest combination has without a change. */
   oneChangeAway(
+    { progress }: Telling,
     question: CombinationQuestion,
     largest: number,
-    progress: Progress,
   ): readonly OneChangeAway[] {
     return oneChangeAway(this.rigInUse, question, largest, throttled(progress));
   }
 
-  /** @param soFar Told each better plan as it is found. */
-  planDay(day: Day, progress: Progress, soFar: (better: DayPlan) => void): DayPlan {
+  /** Each better plan is told as it is found. */
+  planDay({ progress, soFar }: Telling<DayPlan>, day: Day): DayPlan {
     return planOfDay(
       this.rigInUse,
       day,
@@ -258,34 +258,34 @@ export class RigQuestions {
     );
   }
 
-  planAsKept(day: Day): DayPlan {
+  planAsKept(_: Telling, day: Day): DayPlan {
     return planAsKept(this.rigInUse, day);
   }
 
-  reviewOfPlan(day: Day): PlanReview {
+  reviewOfPlan(_: Telling, day: Day): PlanReview {
     return reviewOfPlan(this.rigInUse, day);
   }
 
-  async proofOfPlan(day: Day): Promise<ProofOfPlan> {
+  async proofOfPlan(_: Telling, day: Day): Promise<ProofOfPlan> {
     return proofOfPlan(this.rigInUse, day, await linearSolver());
   }
 
-  placesOfPiece(day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {
+  placesOfPiece(_: Telling, day: Day, piece: Pick<Placement, 'job' | 'begin'>): readonly number[] {
     return placesOfPiece(this.rigInUse, day, piece);
   }
 
-  /** @param soFar Told before the changes that make room are known. */
-  atTheSwitch(scene: CheckScene, progress: Progress, soFar: (found: AtTheSwitch) => void): AtTheSwitch {
+  /** Told before the changes that make room are known. */
+  atTheSwitch({ progress, soFar }: Telling<AtTheSwitch>, scene: CheckScene): AtTheSwitch {
     const overloads = overloadsOf(this.rigInUse, scene);
     const tell = (answers: readonly SwitchOn[]): void => soFar({ answers, overloads });
     return { answers: canSwitchOn(this.rigInUse, scene, tell, throttled(progress)), overloads };
   }
 
-  unexplainedPower(scene: CheckScene, reading: MeterReading): UnexplainedPower | undefined {
+  unexplainedPower(_: Telling, scene: CheckScene, reading: MeterReading): UnexplainedPower | undefined {
     return unexplainedPower(this.rigInUse, scene, reading);
   }
 
-  wentDark(trip: Trip): WentDark {
+  wentDark(_: Telling, trip: Trip): WentDark {
     const charge = trip.percent === undefined ? undefined : { percent: trip.percent, atS: trip.atS };
     const scene = sceneOf({ supply: trip.supply, on: trip.on, charge });
     const found = tripCauses(this.rigInUse, scene, trip.started, trip.observation);
@@ -293,12 +293,12 @@ export class RigQuestions {
     return { ...found, wayBack: first ? recoveryStepsOf(this.rigInUse, scene, trip.started, first) : [] };
   }
 
-  shortestCard(supply: string, progress: Progress): CardPlan {
+  shortestCard({ progress }: Telling, supply: string): CardPlan {
     return shortestCard(this.rigInUse, supply, throttled(progress));
   }
 
   /** The proof of each line of a card, in their order. */
-  proofsOfCard(plan: CardPlan, style: NumberStyle): readonly LineProved[] {
+  proofsOfCard(_: Telling, plan: CardPlan, style: NumberStyle): readonly LineProved[] {
     const { rig } = this.rigInUse;
     return linesOf(plan).map((line) => {
       const proof = proofOfLine(this.rigInUse, plan, line);
@@ -313,8 +313,7 @@ export class RigQuestions {
   }
 }
 
-function throttled(progress: Progress | undefined): Progress | undefined {
-  if (!progress) return undefined;
+function throttled(progress: Progress): Progress {
   let saidAt = performance.now();
   return (done, of) => {
     if (performance.now() - saidAt < PROGRESS_EVERY_MS) return;

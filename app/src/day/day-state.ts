@@ -51,7 +51,9 @@ export class DayState {
   /** The plan as it is kept, judged anew whenever it or the rig changes. */
   private readonly kept = toSignal(
     latest(toObservable(computed(() => ({ rig: this.rig(), day: this.day() }))), ({ rig, day }) =>
-      day ? this.answers.planAsKept(rig, day) : of<PlanAnswer>({ status: 'given', value: undefined }),
+      day
+        ? this.answers.ask('tick', rig, 'planAsKept', day)
+        : of<PlanAnswer>({ status: 'given', value: undefined }),
     ),
   );
   readonly judging = computed(() => this.kept()?.newest);
@@ -62,7 +64,9 @@ export class DayState {
       switchMap((about) => timer(REVIEW_AFTER_MS).pipe(map(() => about))),
       (asked$) =>
         latest(asked$, ({ rig, day }): Observable<Answer<PlanReview | undefined>> =>
-          day?.plan?.length ? this.answers.reviewOfPlan(rig, day) : of({ status: 'given', value: undefined }),
+          day?.plan?.length
+            ? this.answers.ask('search', rig, 'reviewOfPlan', day)
+            : of({ status: 'given', value: undefined }),
         ),
     ),
   );
@@ -78,7 +82,7 @@ export class DayState {
   private readonly search = toSignal(
     latest(toObservable(this.wanted), (wanted): Observable<Answer<DayPlan>> => {
       if (!wanted) return of({ status: 'stopped' });
-      const search = stoppable(this.answers.planDay(wanted.rig, wanted.day), this.stops);
+      const search = stoppable(this.answers.ask('search', wanted.rig, 'planDay', wanted.day), this.stops);
       let best: DayPlan | undefined;
       return search.pipe(
         tap((answer) => {

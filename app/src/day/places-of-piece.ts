@@ -18,7 +18,7 @@ export function placesOfPiece(
   const answer = toSignal(
     latest(toObservable(asked), (about) =>
       about
-        ? answers.placesOfPiece(about.rig, about.day, about.piece)
+        ? answers.ask('tick', about.rig, 'placesOfPiece', about.day, about.piece)
         : of<Answer<readonly number[]>>({ status: 'given', value: [] }),
     ),
   );

@@ -61,7 +61,7 @@ export class GuestLine {
       ),
       (asked) =>
         asked
-          ? this.answers.unplannedLoads(asked.rig, asked.scene, USUAL_UNPLANNED_W)
+          ? this.answers.ask('tick', asked.rig, 'unplannedLoads', asked.scene, USUAL_UNPLANNED_W)
           : of({ status: 'given' as const, value: [] as readonly UnplannedLoad[] }),
     ),
   );

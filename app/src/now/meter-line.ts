@@ -117,7 +117,7 @@ export class MeterLine {
       ),
       ({ rig, scene, meter }) =>
         meter
-          ? this.answers.unexplainedPower(rig, scene, meter)
+          ? this.answers.ask('tick', rig, 'unexplainedPower', scene, meter)
           : of({ status: 'given' as const, value: undefined }),
     ),
   );

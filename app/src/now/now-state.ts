@@ -70,7 +70,9 @@ export class NowState {
       return { rig: this.system(), scene: this.scene() };
     }),
   );
-  readonly asked = toSignal(latest(this.asked$, ({ rig, scene }) => this.answers.atTheSwitch(rig, scene)));
+  readonly asked = toSignal(
+    latest(this.asked$, ({ rig, scene }) => this.answers.ask('tick', rig, 'atTheSwitch', scene)),
+  );
   /** Of this very set: a Yes to another one would be wrong here. */
   private readonly found = computed(() => {
     const given = this.asked()?.given;

@@ -59,7 +59,9 @@ export class PlannedLine {
   });
   private readonly asked = toSignal(
     latest(toObservable(computed(() => ({ rig: this.state.rig(), day: this.day() }))), ({ rig, day }) =>
-      day ? this.answers.planAsKept(rig, day) : of({ status: 'given' as const, value: undefined }),
+      day
+        ? this.answers.ask('tick', rig, 'planAsKept', day)
+        : of({ status: 'given' as const, value: undefined }),
     ),
   );
   protected readonly planned = computed(() => {

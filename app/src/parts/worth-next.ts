@@ -71,7 +71,7 @@ export class WorthNext {
   private readonly asked = toSignal(
     latest(toObservable(this.rig).pipe(debounceTime(REST_MS)), (rig) => {
       const [scene] = rig.scenes;
-      return scene ? this.answers.worthLookingUp(rig, scene) : EMPTY;
+      return scene ? this.answers.ask('search', rig, 'worthLookingUp', scene) : EMPTY;
     }),
   );
   private readonly all = computed(() => {

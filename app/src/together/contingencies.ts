@@ -229,7 +229,7 @@ export class ContingencyList {
         })),
       ),
       ({ rig, scene, watts }) =>
-        watts === undefined ? EMPTY : this.questions.unplannedLoads(rig, scene, watts),
+        watts === undefined ? EMPTY : this.questions.ask('tick', rig, 'unplannedLoads', scene, watts),
     ),
   );
   protected readonly unplanned = computed(() => {

@@ -45,7 +45,7 @@ export class TakeTurns {
 
   protected readonly asked = toSignal(
     latest(toObservable(computed(() => ({ rig: this.rig(), scene: this.scene() }))), ({ rig, scene }) =>
-      this.answers.turns(rig, scene),
+      this.answers.ask('search', rig, 'turns', scene),
     ),
   );
   protected readonly words = computed(() => {

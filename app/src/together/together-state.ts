@@ -100,13 +100,17 @@ export class TogetherState {
     }),
   );
   readonly outlooksAsked = toSignal(
-    latest(this.asked$, ({ rig, scene }) => this.answers.outlooks(rig, scene)),
+    latest(this.asked$, ({ rig, scene }) => this.answers.ask('tick', rig, 'outlooks', scene)),
   );
   readonly settlementAsked = toSignal(
-    latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.settlement(rig, scene, startOrder)),
+    latest(this.asked$, ({ rig, scene, startOrder }) =>
+      this.answers.ask('tick', rig, 'settlement', scene, startOrder),
+    ),
   );
   readonly contingenciesAsked = toSignal(
-    latest(this.asked$, ({ rig, scene, startOrder }) => this.answers.contingencies(rig, scene, startOrder)),
+    latest(this.asked$, ({ rig, scene, startOrder }) =>
+      this.answers.ask('tick', rig, 'contingencies', scene, startOrder),
+    ),
   );
   /** Of this very question: what is said of another set or order would be wrong here. */
   readonly ways = computed(() => {
@@ -120,7 +124,7 @@ export class TogetherState {
   private readonly stops = new Subject<void>();
   readonly waysAsked = toSignal(
     latest(this.asked$, ({ rig, scene, startOrder }) =>
-      stoppable(this.answers.waysToFit(rig, scene, startOrder), this.stops),
+      stoppable(this.answers.ask('search', rig, 'waysToFit', scene, startOrder), this.stops),
     ),
   );
   readonly outlooks = computed(

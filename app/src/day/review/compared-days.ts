@@ -104,7 +104,7 @@ export class ComparedDays {
     latest(
       toObservable(computed(() => ({ rig: this.state.rig(), day: this.other() }))),
       ({ rig, day }): Observable<Answer<DayPlan | undefined>> =>
-        day ? this.answers.planAsKept(rig, day) : of({ status: 'given', value: undefined }),
+        day ? this.answers.ask('tick', rig, 'planAsKept', day) : of({ status: 'given', value: undefined }),
     ),
   );
   protected readonly lines = computed((): readonly Line[] | undefined => {

@@ -83,7 +83,7 @@ export class ProofOfPlan {
     latest(
       toObservable(computed(() => ({ rig: this.state.rig(), day: this.state.day() }))),
       ({ rig, day }): Observable<Answer<Proof | undefined>> =>
-        day ? this.answers.proofOfPlan(rig, day) : of({ status: 'given', value: undefined }),
+        day ? this.answers.ask('proof', rig, 'proofOfPlan', day) : of({ status: 'given', value: undefined }),
     ),
   );
   private readonly proof = computed(() => {

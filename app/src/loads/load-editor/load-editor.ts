@@ -66,7 +66,8 @@ export class LoadEditor {
       toObservable(
         computed(() => ({ rig: this.state.rig(), loadId: this.load().id, attempt: this.attempt() })),
       ),
-      ({ rig, loadId }) => (rig.scenes[0] ? this.questions.aboutLoad(rig, rig.scenes[0], loadId) : EMPTY),
+      ({ rig, loadId }) =>
+        rig.scenes[0] ? this.questions.ask('tick', rig, 'aboutLoad', rig.scenes[0], loadId) : EMPTY,
     ),
   );
   /** What was given last about this load. */

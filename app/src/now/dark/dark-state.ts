@@ -42,7 +42,9 @@ export class DarkState {
     latest(
       toObservable(computed(() => ({ rig: this.now.rig(), trip: this.trip() }), { equal: isSameQuestion })),
       ({ rig, trip }) =>
-        trip ? this.answers.wentDark(rig, trip) : of({ status: 'given' as const, value: undefined }),
+        trip
+          ? this.answers.ask('tick', rig, 'wentDark', trip)
+          : of({ status: 'given' as const, value: undefined }),
     ),
   );
   private readonly found = computed(() => this.asked()?.given?.value);

@@ -144,7 +144,7 @@ export class Supplies {
   private readonly attempt = signal(0);
   protected readonly asked = toSignal(
     latest(toObservable(computed(() => ({ rig: this.state.rig(), attempt: this.attempt() }))), ({ rig }) =>
-      rig.scenes[0] ? this.questions.onEverySupply(rig, rig.scenes[0]) : EMPTY,
+      rig.scenes[0] ? this.questions.ask('tick', rig, 'onEverySupply', rig.scenes[0]) : EMPTY,
     ),
   );
   protected readonly rows = computed(() => {

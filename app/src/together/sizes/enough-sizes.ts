@@ -77,7 +77,7 @@ export class EnoughSizes {
   });
   protected readonly asked = toSignal(
     latest(toObservable(this.question), ({ rig, wishes, growth }) =>
-      stoppable(this.answers.enoughSizes(rig, wishes, growth), this.stops),
+      stoppable(this.answers.ask('search', rig, 'enoughSizes', wishes, growth), this.stops),
     ),
   );
   protected readonly given = computed(() => this.asked()?.given);

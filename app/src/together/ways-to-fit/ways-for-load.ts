@@ -67,7 +67,7 @@ export class WaysForLoad {
   });
   protected readonly asked = toSignal(
     latest(toObservable(this.question), ({ rig, scene, startOrder, wanted }) =>
-      stoppable(this.answers.waysToFit(rig, scene, startOrder, [wanted]), this.stops),
+      stoppable(this.answers.ask('search', rig, 'waysToFit', scene, startOrder, [wanted]), this.stops),
     ),
   );
 

@@ -41,7 +41,9 @@ export class WhomState {
   });
 
   readonly pairsAsked = toSignal(
-    latest(toObservable(this.question), ({ rig, about }) => this.answers.whoRunsWithWhom(rig, about)),
+    latest(toObservable(this.question), ({ rig, about }) =>
+      this.answers.ask('search', rig, 'whoRunsWithWhom', about),
+    ),
   );
   readonly pairs = computed(() => this.pairsAsked()?.given);
 
@@ -62,7 +64,7 @@ export class WhomState {
   private readonly stops = new Subject<void>();
   readonly combinationsAsked = toSignal(
     latest(toObservable(this.combinationQuestion), ({ rig, question }) =>
-      stoppable(this.answers.combinations(rig, question), this.stops),
+      stoppable(this.answers.ask('search', rig, 'combinations', question), this.stops),
     ),
   );
   readonly combinations = computed(() => this.combinationsAsked()?.given?.value);
@@ -78,7 +80,7 @@ export class WhomState {
     latest(
       toObservable(this.awayQuestion).pipe(filter((asked) => asked !== undefined)),
       ({ rig, question, largest }) =>
-        stoppable(this.answers.oneChangeAway(rig, question, largest), this.stops),
+        stoppable(this.answers.ask('search', rig, 'oneChangeAway', question, largest), this.stops),
     ),
   );
   /** Of this very question: what was a change away from other loads says nothing about these. */
