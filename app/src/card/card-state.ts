@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MS_PER_SECOND } from '@heliarch/core/units';
+import { MS_PER_SECOND, twoDigits } from '@heliarch/core/units';
 import type { Rig } from '@heliarch/core/rig';
 import {
   cardCode,
@@ -170,6 +170,5 @@ function byHandOf(plans: readonly CardPlan[], supply: string, rig: Rig): CardPla
 /** The day here, as in 2026-06-12. */
 function today(): string {
   const now = new Date();
-  const two = (value: number): string => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+  return `${now.getFullYear()}-${twoDigits(now.getMonth() + 1)}-${twoDigits(now.getDate())}`;
 }

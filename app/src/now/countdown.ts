@@ -1,4 +1,4 @@
-import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core/units';
+import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE, twoDigits } from '@heliarch/core/units';
 
 /**
  * What is left of a clock as it counts down.
@@ -9,10 +9,9 @@ import { SECONDS_PER_HOUR, SECONDS_PER_MINUTE } from '@heliarch/core/units';
  */
 export function countdown(seconds: number): string {
   const left = Math.max(0, Math.ceil(seconds));
-  const two = (value: number): string => String(value).padStart(2, '0');
   const minutes = Math.floor((left % SECONDS_PER_HOUR) / SECONDS_PER_MINUTE);
-  const rest = two(left % SECONDS_PER_MINUTE);
+  const rest = twoDigits(left % SECONDS_PER_MINUTE);
   return left >= SECONDS_PER_HOUR
-    ? `${Math.floor(left / SECONDS_PER_HOUR)}:${two(minutes)}:${rest}`
+    ? `${Math.floor(left / SECONDS_PER_HOUR)}:${twoDigits(minutes)}:${rest}`
     : `${minutes}:${rest}`;
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { twoDigits } from '@heliarch/core/units';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { FieldStyles } from './library/field-styles';
 import { LibraryStyles } from './library/library-styles';
@@ -24,7 +25,7 @@ export class TimeOfDay {
   readonly at = model.required<Date>();
   protected readonly clock = computed(() => {
     const [hours, minutes] = [this.at().getHours(), this.at().getMinutes()];
-    return [hours, minutes].map((part) => `${part}`.padStart(2, '0')).join(':');
+    return [hours, minutes].map(twoDigits).join(':');
   });
 
   constructor() {

@@ -12,7 +12,7 @@ export {
 } from '../units/conversion-factors.js';
 export { BASES, type Basis, type Interval, type Quantity } from '../units/quantity.js';
 export { capitalised, formatAmount, formatNumber, formatPercent, formatSeconds } from '../units/format.js';
-export { formatDuration } from '../units/format-time.js';
+export { formatDuration, twoDigits } from '../units/format-time.js';
 export type { NumberStyle } from '../units/number-style.js';
 export { parseAmount, type Amount } from '../units/parse-amount.js';
 export { parseNumber } from '../units/parse.js';

@@ -1,3 +1,4 @@
+import { twoDigits } from '../units/format-time.js';
 import type { Day } from '../rig-file/schema.js';
 
 /** Plans are made in steps of so many minutes. */
@@ -44,8 +45,7 @@ export function minutesInPlan({ begins }: Pick<Day, 'begins'>, time: string, onD
  */
 export function timeInPlan({ begins }: Pick<Day, 'begins'>, minutes: number): string {
   const clock = (minutesOfTime(begins) + minutes) % MINUTES_OF_A_DAY;
-  const two = (value: number): string => String(Math.floor(value)).padStart(2, '0');
-  return `${two(clock / MINUTES_OF_AN_HOUR)}:${two(clock % MINUTES_OF_AN_HOUR)}`;
+  return `${twoDigits(clock / MINUTES_OF_AN_HOUR)}:${twoDigits(clock % MINUTES_OF_AN_HOUR)}`;
 }
 
 /**

@@ -6,7 +6,7 @@ import {
   MICROWAVE_EFFICIENCY,
 } from '../reference/conversion-defaults.js';
 import { kindOfPart, type UsualRange } from '../reference/kinds-of-parts.js';
-import { halfWidthsOf, intervalOf } from '../rig-file/half-widths.js';
+import { withWidths, intervalOf } from '../rig-file/half-widths.js';
 import type { Part, RunningFrom } from '../rig-file/schema.js';
 import { fullLoadAmps, SHAFT_EFFICIENCY, shaftMotorVA, shaftWatts } from './start/motor.js';
 import type { SystemOfLoad } from './voltage-of-load.js';
@@ -33,7 +33,7 @@ const FIFTY_HERTZ_VOLTS = 200;
  * Source: physics; NEC Table 430.248 for horsepower at 60 Hz; reference/conversion-defaults.ts.
  */
 export function runningPowerOf(part: Part, system: SystemOfLoad): RunningPower {
-  if (part.runningW) return { watts: withWidths(part.runningW, 'running', part), va: undefined };
+  if (part.runningW) return { watts: withWidths(part.runningW, 'running', part.kind), va: undefined };
   const { runningFrom = {} } = part;
   const va = apparentFrom(part, runningFrom, system);
   if (va) return { watts: wattsFromVA(va, runningPowerFactor(part, system)), va };
@@ -53,8 +53,8 @@ export function runningPowerFactor(part: Part, system?: SystemOfLoad): Interval 
 
 function apparentFrom(part: Part, from: RunningFrom, system: SystemOfLoad): Quantity | undefined {
   const volts = from.volts ?? system.volts;
-  if (from.amps) return scaleQuantity(withWidths(from.amps, 'running', part), volts);
-  if (from.va) return withWidths(from.va, 'running', part);
+  if (from.amps) return scaleQuantity(withWidths(from.amps, 'running', part.kind), volts);
+  if (from.va) return withWidths(from.va, 'running', part.kind);
   return from.horsepower === undefined ? undefined : horsepowerVA(part, from.horsepower, system);
 }
 
@@ -72,18 +72,18 @@ function horsepowerVA(part: Part, horsepower: number, { volts, hertz }: SystemOf
     };
   }
   const value = fullLoadAmps(horsepower, MOTOR_TABLE_VOLTS) * MOTOR_TABLE_VOLTS;
-  return withWidths({ value, basis: 'table' }, 'running', part);
+  return withWidths({ value, basis: 'table' }, 'running', part.kind);
 }
 
 function wattsFrom(part: Part, from: RunningFrom): Quantity {
   if (from.coolingW) {
     const ratio = from.coolingPerWatt;
     const range = ratio === undefined ? COOLING_PER_WATT : { low: ratio, usual: ratio, high: ratio };
-    return divided(withWidths(from.coolingW, 'running', part), range);
+    return divided(withWidths(from.coolingW, 'running', part.kind), range);
   }
-  if (from.cookingW) return divided(withWidths(from.cookingW, 'running', part), MICROWAVE_EFFICIENCY);
+  if (from.cookingW) return divided(withWidths(from.cookingW, 'running', part.kind), MICROWAVE_EFFICIENCY);
   if (from.chargeA) {
-    const dc = scaleQuantity(withWidths(from.chargeA, 'running', part), from.volts ?? 0);
+    const dc = scaleQuantity(withWidths(from.chargeA, 'running', part.kind), from.volts ?? 0);
     return divided(dc, BATTERY_CHARGER_EFFICIENCY);
   }
   return { value: 0, basis: 'guess' };
@@ -92,10 +92,6 @@ function wattsFrom(part: Part, from: RunningFrom): Quantity {
 /** S is known, so P is. */
 const wattsFromVA = (va: Quantity, { lo, stated, hi }: Interval): Quantity =>
   timesFactor(va, { low: lo, usual: stated, high: hi });
-
-function withWidths(quantity: Quantity, role: 'running', part: Part): Quantity {
-  return { ...quantity, ...halfWidthsOf(quantity, role, part.kind) };
-}
 
 /** A figure over an efficiency with a range: least over most, and most over least. */
 const divided = (quantity: Quantity, { low, usual, high }: UsualRange): Quantity =>

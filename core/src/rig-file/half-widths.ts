@@ -45,6 +45,11 @@ export function halfWidthsOf(quantity: Quantity, role: QuantityRole, kind?: Part
   };
 }
 
+/** The number with its half-widths attached, whether entered or usual. */
+export function withWidths(quantity: Quantity, role: QuantityRole, kind?: PartKind): Quantity {
+  return { ...quantity, ...halfWidthsOf(quantity, role, kind) };
+}
+
 /** A start of which fewer readings agree than count as measured. */
 export function isMeasuredOnce({ basis, readings }: Pick<Quantity, 'basis' | 'readings'>): boolean {
   return basis === 'measured' && readings !== undefined && readings < STARTS_THAT_AGREE;

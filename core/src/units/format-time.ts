@@ -1,5 +1,8 @@
 import { HOURS_PER_DAY, MINUTES_PER_HOUR, SECONDS_PER_MINUTE } from './conversion-factors.js';
 
+/** A whole number of a clock or a calendar, with two digits: 07. */
+export const twoDigits = (value: number): string => String(Math.floor(value)).padStart(2, '0');
+
 /**
  * A length of time as a person says it, rounded down to the minute.
  *

@@ -1,3 +1,4 @@
+import { usualInterval } from '../../rig/typical-quantity.js';
 import type { Consumer, ConsumerPart, StartOfPart } from '../../loads/consumer.js';
 import { isSoftStarted } from '../../loads/start/soft-starter.js';
 import { kindOfPart } from '../../reference/kinds-of-parts.js';
@@ -25,7 +26,7 @@ export function boggedDown(consumer: Consumer): Consumer | undefined {
         causes: watts.causes,
       },
       powerFactor: { lo: powerFactor, stated: powerFactor, hi: powerFactor },
-      seconds: { lo: BOGGED_S.low, stated: BOGGED_S.usual, hi: BOGGED_S.high },
+      seconds: usualInterval(BOGGED_S),
       surelyLags: part.running.surelyLags,
       isTransformer: false,
       isBetweenPhases: part.running.isBetweenPhases,
@@ -40,7 +41,7 @@ export function boggedDown(consumer: Consumer): Consumer | undefined {
 export function stalled(consumer: Consumer): Consumer | undefined {
   return withSurge(consumer, (part) => {
     if (!canStall(part) || !part.start || !part.size) return undefined;
-    return { ...part.start, seconds: { lo: STALL_S.low, stated: STALL_S.usual, hi: STALL_S.high } };
+    return { ...part.start, seconds: usualInterval(STALL_S) };
   });
 }
 

@@ -1,8 +1,8 @@
+import { typical } from '../../rig/typical-quantity.js';
 import { timesFactor } from '../../units/arithmetic.js';
 import type { Quantity } from '../../units/quantity.js';
-import type { UsualRange } from '../../reference/kinds-of-parts.js';
 import { RAMP_S, REMAINING, REMAINING_WHILE_LEARNING } from '../../reference/soft-starters.js';
-import { halfWidthsOf } from '../../rig-file/half-widths.js';
+import { withWidths } from '../../rig-file/half-widths.js';
 import type { Part, SoftStarter } from '../../rig-file/schema.js';
 
 /** A start as a supply sees it: how much and for how long, with the half-widths that count. */
@@ -31,24 +31,12 @@ export function isSoftStarted({ start }: Pick<Part, 'start'>): boolean {
 export function softened(full: SizedStart, starter: SoftStarter): SizedStart {
   if (starter.isBypassed === 'yes') return full;
   const usual = starter.isLearning === 'yes' ? REMAINING_WHILE_LEARNING : REMAINING;
-  const remaining = starter.remaining ? entered(starter.remaining, 'start') : typical(usual);
+  const remaining = starter.remaining ? withWidths(starter.remaining, 'start') : typical(usual);
   return {
     va: product(full.va, remaining),
-    seconds: starter.rampS ? entered(starter.rampS, 'seconds') : typical(RAMP_S),
+    seconds: starter.rampS ? withWidths(starter.rampS, 'seconds') : typical(RAMP_S),
   };
 }
-
-const entered = (quantity: Quantity, role: 'start' | 'seconds'): Quantity => ({
-  ...quantity,
-  ...halfWidthsOf(quantity, role),
-});
-
-const typical = ({ low, usual, high }: UsualRange): Quantity => ({
-  value: usual,
-  basis: 'typical',
-  minus: usual - low,
-  plus: high - usual,
-});
 
 /** The doubtful one of the two says how the product is known; no more can remain than there was. */
 function product(va: Quantity, share: Quantity): Quantity {

@@ -1,8 +1,9 @@
 import { scaleQuantity, subtractQuantity, timesFactor, type FactorRange } from '../../units/arithmetic.js';
 import type { Quantity } from '../../units/quantity.js';
 import { RATED_MOTOR_VOLTS } from '../../reference/nec-430-motors.js';
-import { kindOfPart, type PartKind } from '../../reference/kinds-of-parts.js';
-import { halfWidthsOf } from '../../rig-file/half-widths.js';
+import { typical } from '../../rig/typical-quantity.js';
+import { kindOfPart } from '../../reference/kinds-of-parts.js';
+import { withWidths } from '../../rig-file/half-widths.js';
 import type { Part, Start, StartFrom } from '../../rig-file/schema.js';
 import { codeLetterVA, LOCKED_OVER_RATED, lockedRotorAmps } from './motor.js';
 import { runningPowerFactor, runningPowerOf } from '../running-power.js';
@@ -149,15 +150,5 @@ const usualMultiple = (origin: StartOrigin, running: Quantity, multiple: FactorR
 function secondsOf(part: Part, start: Start): Quantity {
   if (start.seconds) return withWidths(start.seconds, 'seconds', part.kind);
   const usual = kindOfPart(part.kind).startSeconds;
-  if (!usual) return UNKNOWN_SECONDS;
-  return {
-    value: usual.usual,
-    basis: 'typical',
-    minus: usual.usual - usual.low,
-    plus: usual.high - usual.usual,
-  };
-}
-
-function withWidths(quantity: Quantity, role: 'start' | 'running' | 'seconds', kind: PartKind): Quantity {
-  return { ...quantity, ...halfWidthsOf(quantity, role, kind) };
+  return usual ? typical(usual) : UNKNOWN_SECONDS;
 }

@@ -1,5 +1,5 @@
 import { inputLimitAdvice, type InputLimitAdvice } from '../../supply/source-test.js';
-import { CONTINUOUS_SHARE, isIec } from '../../reference/breaker-curves.js';
+import { CONTINUOUS_SHARE } from '../../reference/breaker-curves.js';
 import { LOW_VOLTAGE } from '../../reference/voltage-quality.js';
 import { intervalOf } from '../../rig-file/half-widths.js';
 import type { Rig, Supply } from '../../rig-file/schema.js';
@@ -79,8 +79,8 @@ function ratingOf(post: Post, volts: number): Rating {
   if (post.kind === 'generator')
     return { breakerA: Infinity, generatorA: post.rating.continuousVA.value / volts };
   if (post.kind !== 'source-breaker') return { breakerA: Infinity };
-  const isRuleKept = post.hasContinuousRule && !isIec(post.protection.curve);
-  return { breakerA: post.protection.amps, breakerShare: isRuleKept ? CONTINUOUS_SHARE : 1 };
+  // Whether the rule is kept was decided where the breaker was wired in.
+  return { breakerA: post.protection.amps, breakerShare: post.hasContinuousRule ? CONTINUOUS_SHARE : 1 };
 }
 
 function aheadAmps(result: CheckResult, post: Post, volts: number): number {
