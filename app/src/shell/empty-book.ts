@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
-import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 
 /** What a new user sees before there is any rig. */
 @Component({
@@ -68,7 +68,7 @@ import { RigSession } from '../storage/rig-session';
 })
 export class EmptyBook {
   private readonly demoRigs = inject(DemoRigs);
-  private readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   protected readonly demos = DEMO_RIGS;
   protected readonly failed = signal(false);
 
@@ -77,7 +77,7 @@ export class EmptyBook {
 
   protected async openDemo(id: string): Promise<void> {
     const rig = await this.demoRigs.named(id);
-    if (rig) this.session.openNew(rig);
+    if (rig) this.shelf.openNew(rig);
     else this.failed.set(true);
   }
 }

@@ -3,6 +3,7 @@ import { NzAlertComponent } from 'ng-zorro-antd/alert';
 import type { RefusedEdit } from '../storage/refused-edit';
 import { RigFiles } from '../storage/rig-files';
 import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import { Notices, type Notice } from './notices';
 
 const MOST_DETAILS = 5;
@@ -32,6 +33,7 @@ interface Told {
 })
 export class NoticeLine {
   private readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
   protected readonly most = MOST_DETAILS;
@@ -107,8 +109,8 @@ export class NoticeLine {
       text: 'Here it still is, and is not kept.',
       details: [],
       actions: [
-        { label: 'Keep it as a copy', run: () => this.session.keepMineAsCopy() },
-        { label: 'Let it go here too', run: () => void this.session.letGo() },
+        { label: 'Keep it as a copy', run: () => this.shelf.keepMineAsCopy() },
+        { label: 'Let it go here too', run: () => void this.shelf.letGo() },
       ],
     };
   }
@@ -116,7 +118,7 @@ export class NoticeLine {
   private twoVersions(): Told | undefined {
     const kept = this.session.kept();
     if (kept.state !== 'two-versions') return undefined;
-    const theirs = { label: 'Go on with the other tab’s version', run: () => this.session.takeTheirs() };
+    const theirs = { label: 'Go on with the other tab’s version', run: () => this.shelf.takeTheirs() };
     return {
       key: 'two-versions',
       head: 'Another tab changed this rig at the same time.',
@@ -124,7 +126,7 @@ export class NoticeLine {
       details: [],
       actions: [
         ...(kept.theirs.isReadable ? [theirs] : []),
-        { label: 'Keep mine as a copy', run: () => this.session.keepMineAsCopy() },
+        { label: 'Keep mine as a copy', run: () => this.shelf.keepMineAsCopy() },
       ],
     };
   }

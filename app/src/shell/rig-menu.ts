@@ -9,6 +9,7 @@ import { DEMO_RIGS, DemoRigs } from '../storage/demo-rigs';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import { Notices } from './notices';
 import { RigOpening } from './rig-opening';
 
@@ -91,6 +92,7 @@ export class RigMenu {
   private readonly router = inject(Router);
   protected readonly opening = inject(RigOpening);
   protected readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   private readonly titles = toSignal(inject(RigRepository).titles$.pipe(catchError(() => of([]))), {
     initialValue: [],
   });
@@ -115,19 +117,19 @@ export class RigMenu {
 
   protected readonly duplicate = async (): Promise<void> => {
     const rig = this.session.rig();
-    if (rig) this.session.duplicate(await this.files.testsOf(rig));
+    if (rig) this.shelf.duplicate(await this.files.testsOf(rig));
   };
   protected readonly begin = (): void => {
     this.beginNew.emit();
   };
 
   protected goTo(id: string): void {
-    this.opening.leave(() => void this.session.openById(id));
+    this.opening.leave(() => void this.shelf.openById(id));
   }
 
   protected async addDemo(id: string): Promise<void> {
     const rig = await this.demoRigs.named(id);
-    if (rig) this.opening.leave(() => this.session.openNew(rig));
+    if (rig) this.opening.leave(() => this.shelf.openNew(rig));
     else this.notices.tell({ text: 'The demo rig cannot be read here. Reload the page, or open a file.' });
   }
 
@@ -137,7 +139,7 @@ export class RigMenu {
   }
 
   protected async remove(rig: Rig): Promise<void> {
-    const putBack = await this.session.remove();
+    const putBack = await this.shelf.remove();
     if (!putBack) return;
     this.notices.tell({
       text: `${rig.name} is deleted from this browser.`,

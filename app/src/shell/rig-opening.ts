@@ -3,6 +3,7 @@ import { problemLines, readRigFile, type Rig, type Validation, freeName } from '
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
 import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import { nameOf, type FoundRig } from '../storage/stored-rig';
 import { Notices, type Notice } from './notices';
 
@@ -23,6 +24,7 @@ export class RigOpening {
   private readonly notices = inject(Notices);
   private readonly repository = inject(RigRepository);
   private readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   private readonly asked = signal<SameId | undefined>(undefined);
 
   /** What the user is asked about now. */
@@ -57,7 +59,7 @@ export class RigOpening {
   /** Puts the rig that came in in the place of the one that is here. */
   async replace({ rig, from, found }: SameId): Promise<void> {
     this.cancel();
-    const putBack = await this.session.replace(rig);
+    const putBack = await this.shelf.replace(rig);
     const name = found.isReadable ? found.rig.name : found.name;
     this.notices.tell({
       text: `Opened ${rig.name} from ${from}, in the place of the one that was here.`,
@@ -71,7 +73,7 @@ export class RigOpening {
     this.cancel();
     const names = (await this.repository.rows()).map(nameOf);
     const name = freeName(rig.name, names);
-    this.session.openNew({ ...rig, name });
+    this.shelf.openNew({ ...rig, name });
     this.notices.tell({
       text: `Opened ${name} from ${from}; the other one is still here.`,
       ...(await unknownFieldsIn(rig)),
@@ -98,7 +100,7 @@ export class RigOpening {
   }
 
   private async bringIn(rig: Rig, from: string): Promise<void> {
-    const { found } = await this.session.bringIn(rig);
+    const { found } = await this.shelf.bringIn(rig);
     if (found) this.asked.set({ rig, from, found });
     else this.notices.tell({ text: `Opened ${rig.name} from ${from}.`, ...(await unknownFieldsIn(rig)) });
   }

@@ -4,6 +4,7 @@ import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/rou
 import { NzIconDirective, provideNzIconsPatch } from 'ng-zorro-antd/icon';
 import { MoonOutline, RollbackOutline, SearchOutline, SunOutline } from '@ant-design/icons-angular/icons';
 import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import { CautionDrawer } from './caution-drawer';
 import { NoticeLine } from './notice-line';
 import { MoreRooms } from './more-rooms';
@@ -67,6 +68,7 @@ export class Shell {
   protected readonly isHandedOver = signal(false);
   protected readonly defects = inject(Defects);
   protected readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   protected readonly themeChoice = inject(ThemeChoice);
   protected readonly rooms = ROOMS.filter((room) => room.data);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
@@ -82,7 +84,7 @@ export class Shell {
     inject(NewerBuild);
     // Its number style must be in force before the first number is written.
     inject(UnitChoice);
-    void this.session.start();
+    void this.shelf.start();
   }
 
   /** Ctrl Z and Ctrl Y, but in a text field they are the field's own; Ctrl K everywhere. */

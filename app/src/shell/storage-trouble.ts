@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
-import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import { Notices } from './notices';
 
 /** The storage of this browser does not answer, or may not be touched: what is waited for, and every way on. */
@@ -18,7 +18,7 @@ import { Notices } from './notices';
     <div class="ways">
       <button type="button" nz-button (click)="reload()">Try again</button>
       <button type="button" nz-button (click)="saveAll()">Save what it holds to a file</button>
-      <button type="button" class="link" (click)="session.goOnWithoutStorage()">
+      <button type="button" class="link" (click)="shelf.goOnWithoutStorage()">
         Go on without it, with nothing kept
       </button>
     </div>
@@ -29,7 +29,7 @@ export class StorageTrouble {
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
   private readonly repository = inject(RigRepository);
-  protected readonly session = inject(RigSession);
+  protected readonly shelf = inject(RigShelf);
 
   readonly title = input.required<string>();
   readonly because = input.required<string>();

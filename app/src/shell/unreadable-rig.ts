@@ -3,7 +3,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import type { Rig } from '@heliarch/core/rig';
 import { RigFiles } from '../storage/rig-files';
 import { RigRepository } from '../storage/rig-repository';
-import { RigSession } from '../storage/rig-session';
+import { RigShelf } from '../storage/rig-shelf';
 import type { UnreadableRig } from '../storage/stored-rig';
 import { OWN_IDS } from './rig-opening';
 import { Notices } from './notices';
@@ -44,14 +44,14 @@ export class UnreadableRigPanel {
   private readonly files = inject(RigFiles);
   private readonly notices = inject(Notices);
   private readonly repository = inject(RigRepository);
-  private readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
 
   readonly found = input.required<UnreadableRig>();
   protected readonly most = MOST_REASONS;
   protected readonly ownIds = OWN_IDS;
 
   protected async openMended(mended: Rig): Promise<void> {
-    const putBack = await this.session.replace(mended);
+    const putBack = await this.shelf.replace(mended);
     this.notices.tell({
       text: `${mended.name} is open: what shared an id has one of its own.`,
       action: { label: 'Put it back as it was', run: putBack },
@@ -66,7 +66,7 @@ export class UnreadableRigPanel {
 
   protected async remove(): Promise<void> {
     const { name } = this.found();
-    const putBack = await this.session.remove();
+    const putBack = await this.shelf.remove();
     if (!putBack) return;
     this.notices.tell({
       text: `${name} is deleted from this browser.`,

@@ -6,7 +6,10 @@ import { firstValueFrom } from 'rxjs';
 import { RigDatabase } from './rig-database';
 import { DemoRigs } from './demo-rigs';
 import { RigRepository } from './rig-repository';
+import { OpenRigState } from './open-rig-state';
+import { RigSaver } from './rig-saver';
 import { RigSession } from './rig-session';
+import { RigShelf } from './rig-shelf';
 import { StorageQueue } from './storage-queue';
 import { smallRig } from './small-rig.testing';
 
@@ -20,12 +23,21 @@ function setUp(offered: Rig | undefined, name = `book-${(databases += 1)}-${cryp
       { provide: RigDatabase, useValue: database },
       { provide: DemoRigs, useValue: { offered: () => Promise.resolve(offered) } },
       RigRepository,
+      OpenRigState,
+      RigSaver,
       RigSession,
+      RigShelf,
       StorageQueue,
     ],
     TestBed.inject(EnvironmentInjector),
   );
-  return { name, database, session: tab.get(RigSession), repository: tab.get(RigRepository) };
+  return {
+    name,
+    database,
+    session: tab.get(RigSession),
+    shelf: tab.get(RigShelf),
+    repository: tab.get(RigRepository),
+  };
 }
 
 async function until(condition: () => boolean | Promise<boolean>): Promise<void> {
@@ -55,13 +67,13 @@ const ticked = (session: RigSession) => session.rig()?.scenes[0]?.on.map((entry)
 
 describe('the rig session', () => {
   it('puts the offered demo into an empty book, and never over what is there', async () => {
-    const { session, name } = setUp(smallRig('Tern'));
-    await session.start();
+    const { session, name, shelf } = setUp(smallRig('Tern'));
+    await shelf.start();
     session.change((rig) => ({ ...rig, name: 'Mine now' }), { label: 'rename' });
     await until(() => session.kept().state === 'saved');
 
     const later = setUp(smallRig('Tern'), name);
-    await later.session.start();
+    await later.shelf.start();
     expect(later.session.rig()?.name).toBe('Mine now');
     expect(later.session.kept().state).toBe('saved');
   });
@@ -84,34 +96,34 @@ describe('the rig session', () => {
         await old.table('rigs').put({ id, name: id, revision: 3, savedAt: savedAt(day), document });
       }
       old.close();
-      const { session, repository } = setUp(undefined, name);
-      await session.start();
+      const { session, repository, shelf } = setUp(undefined, name);
+      await shelf.start();
       expect(session.rig()?.name).toBe('late');
       const titles = await firstValueFrom(repository.titles$);
       expect(titles.map(({ id }) => id)).toEqual(['late', 'middle', 'early']);
     });
 
   it('begins with the rig that was open last, whatever the clock says', async () => {
-    const { session, name } = setUp(smallRig('First'));
-    await session.start();
+    const { session, name, shelf } = setUp(smallRig('First'));
+    await shelf.start();
     await saved(session);
     spyOn(Date, 'now').and.returnValue(0);
-    session.openNew(smallRig('Second'));
+    shelf.openNew(smallRig('Second'));
     await saved(session);
-    const { session: later } = setUp(undefined, name);
+    const { session: later, shelf } = setUp(undefined, name);
     await later.start();
     expect(later.rig()?.name).toBe('Second');
   });
 
   it('shows the empty book where no demo is offered', async () => {
-    const { session } = setUp(undefined);
-    await session.start();
+    const { session, shelf } = setUp(undefined);
+    await shelf.start();
     expect(session.state().state).toBe('empty');
   });
 
   it('keeps every change in the order it was made, the last one last', async () => {
-    const { session, repository, database } = setUp(smallRig());
-    await session.start();
+    const { session, repository, database, shelf } = setUp(smallRig());
+    await shelf.start();
     for (const isOn of [true, false, true]) switchKettle(session, isOn);
     await saved(session);
     const last = await repository.lastOpen();
@@ -120,8 +132,8 @@ describe('the rig session', () => {
   });
 
   it('is not behind where the page was closed in the middle of a save, and puts nothing over a later one', async () => {
-    const { session, name, database } = setUp(smallRig('Tern'));
-    await session.start();
+    const { session, name, database, shelf } = setUp(smallRig('Tern'));
+    await shelf.start();
     await saved(session);
     spyOn(database.rigs, 'put').and.callFake(() =>
       Dexie.Promise.resolve().then(() => new Promise(() => undefined)),
@@ -129,30 +141,30 @@ describe('the rig session', () => {
     switchKettle(session, true);
     window.dispatchEvent(new Event('pagehide'));
     const next = setUp(undefined, name);
-    await next.session.start();
+    await next.shelf.start();
     expect(ticked(next.session)).toEqual(['kettle']);
     await saved(next.session);
     switchKettle(next.session, false);
     await saved(next.session);
     window.dispatchEvent(new Event('pagehide'));
     const third = setUp(undefined, name);
-    await third.session.start();
+    await third.shelf.start();
     expect(ticked(third.session)).toEqual([]);
   });
 
   it('goes on in memory where the browser keeps nothing, and says so', async () => {
-    const { session } = setUp(smallRig());
+    const { session, shelf } = setUp(smallRig());
     spyOn(IDBFactory.prototype, 'open').and.throwError(new DOMException('blocked', 'SecurityError'));
-    await session.start();
+    await shelf.start();
     await until(() => session.kept().state === 'not-kept');
     switchKettle(session, true);
     expect(session.rig()?.scenes[0]?.on).toEqual([{ load: 'kettle' }]);
   });
 
   it('leaves a rig that it cannot read as it is, shows it, and lets the demo have no power over it', async () => {
-    const { session, database, repository } = setUp(smallRig('Tern'));
+    const { session, database, repository, shelf } = setUp(smallRig('Tern'));
     await database.rigs.put(unreadableRow('small'));
-    await session.start();
+    await shelf.start();
     const state = session.state();
     if (state.state !== 'unreadable') return fail(state.state);
     expect(state.found.name).toBe('Row small');
@@ -161,17 +173,17 @@ describe('the rig session', () => {
     expect(await firstValueFrom(repository.titles$)).toEqual([
       { id: 'small', name: 'Row small', isReadable: false },
     ]);
-    session.openNew(smallRig('Tern'));
+    shelf.openNew(smallRig('Tern'));
     await saved(session);
     expect(session.rig()?.id).toMatch(/^small-[0-9a-f]{8}$/);
     expect(await database.rigs.get('small')).toEqual(unreadableRow('small'));
   });
 
   it('deletes a rig that it cannot read only by hand, and puts it back as it was', async () => {
-    const { session, database } = setUp(undefined);
+    const { session, database, shelf } = setUp(undefined);
     await database.rigs.bulkPut([unreadableRow('a', { sequence: 2 }), unreadableRow('b')]);
-    await session.start();
-    const putBack = await session.remove();
+    await shelf.start();
+    const putBack = await shelf.remove();
     expect(session.state()).toEqual(jasmine.objectContaining({ state: 'unreadable' }));
     expect(await database.rigs.toCollection().primaryKeys()).toEqual(['b']);
     putBack?.();
@@ -180,30 +192,30 @@ describe('the rig session', () => {
   });
 
   it('asks before a file takes the place of a rig of its id; what is replaced can be put back', async () => {
-    const { session, database } = setUp(smallRig('Mine'));
-    await session.start();
+    const { session, database, shelf } = setUp(smallRig('Mine'));
+    await shelf.start();
     switchKettle(session, true);
     await saved(session);
     const id = session.rig()?.id ?? '';
     const theirs = { ...smallRig('Theirs'), id };
-    const { found } = await session.bringIn(theirs);
+    const { found } = await shelf.bringIn(theirs);
     expect(found?.isReadable && found.rig.name).toBe('Mine');
     expect(session.rig()?.name).toBe('Mine');
 
-    const putBack = await session.replace(theirs);
+    const putBack = await shelf.replace(theirs);
     expect(session.rig()?.name).toBe('Theirs');
     putBack();
     await until(() => session.rig()?.name === 'Mine');
     expect(session.undoLabel()).toBe('switch');
     expect(await database.rigs.count()).toBe(1);
-    expect((await session.bringIn({ ...theirs, id: 'other' })).found).toBeUndefined();
+    expect((await shelf.bringIn({ ...theirs, id: 'other' })).found).toBeUndefined();
     await saved(session);
     expect(await database.rigs.count()).toBe(2);
   });
 
   it('never stores what cannot be read again: the edit stands beside the rig, also after a reload', async () => {
-    const { session, name, database } = setUp(smallRig());
-    await session.start();
+    const { session, name, database, shelf } = setUp(smallRig());
+    await shelf.start();
     await saved(session);
     const before = session.rig();
     session.change((rig) => ({ ...rig, loads: rig.loads.map((load) => ({ ...load, circuit: '' })) }), {
@@ -214,7 +226,7 @@ describe('the rig session', () => {
     expect(session.refused()?.because).toContain(reason);
     switchKettle(session, true);
     await saved(session);
-    const { session: later } = setUp(undefined, name);
+    const { session: later, shelf } = setUp(undefined, name);
     await later.start();
     expect(ticked(later)).toEqual(['kettle']);
     expect(later.refused()?.label).toBe('move');
@@ -223,16 +235,16 @@ describe('the rig session', () => {
   });
 
   it('opens a rig whose steps are damaged without them, and says so', async () => {
-    const { session, database } = setUp(undefined);
+    const { session, database, shelf } = setUp(undefined);
     const step = { label: 'x', undo: [{ op: 'replace', path: '/loads/77/name', value: 1 }], redo: [] };
     await database.rigs.bulkPut([
       row('a', { sequence: 3, history: { past: 'none' } }),
       row('b', { sequence: 2, history: { past: [step], future: [] } }),
     ]);
-    await session.start();
+    await shelf.start();
     expect(session.rig()?.id).toBe('a');
     expect(session.isHistoryLost()).toBeTrue();
-    await session.openById('b');
+    await shelf.openById('b');
     expect(session.isHistoryLost()).toBeFalse();
     session.undo();
     expect(session.isHistoryLost()).toBeTrue();
@@ -241,8 +253,8 @@ describe('the rig session', () => {
   });
 
   it('steps back and forward, also after a reload; typing one number is one step', async () => {
-    const { session, name } = setUp(smallRig());
-    await session.start();
+    const { session, name, shelf } = setUp(smallRig());
+    await shelf.start();
     switchKettle(session, true);
     for (const watts of [1, 12, 123]) {
       const typed = { value: watts, basis: 'measured' } as const;
@@ -253,7 +265,7 @@ describe('the rig session', () => {
     }
     await until(() => session.kept().state === 'saved');
 
-    const { session: reloaded } = setUp(undefined, name);
+    const { session: reloaded, shelf } = setUp(undefined, name);
     await reloaded.start();
     const watts = () => reloaded.rig()?.loads[1]?.parts[0]?.runningW?.value;
     expect(watts()).toBe(123);
@@ -323,54 +335,54 @@ describe('the rig session', () => {
   });
 
   it('leaves no work behind whose save met another tab only after the user had gone on', async () => {
-    const { session, database } = setUp(smallRig('Tern'));
-    await session.start();
+    const { session, database, shelf } = setUp(smallRig('Tern'));
+    await shelf.start();
     await saved(session);
     const id = session.rig()?.id ?? '';
     await database.rigs.put(row('b'));
     const stored = await database.rigs.get(id);
     if (stored) await database.rigs.put({ ...stored, revision: 7 });
     switchKettle(session, true);
-    await session.openById('b');
+    await shelf.openById('b');
     await until(async () => (await database.rigs.count()) === 3);
     const copy = (await database.rigs.toArray()).find((each) => each.name === 'Tern, copy');
     expect((copy?.document as Rig).scenes[0]?.on).toEqual([{ load: 'kettle' }]);
   });
 
   it('brings no deleted rig back by saves that still waited, and mistakes no quick switch for another tab', async () => {
-    const { session, database } = setUp(smallRig('Tern'));
-    await session.start();
+    const { session, database, shelf } = setUp(smallRig('Tern'));
+    await shelf.start();
     await saved(session);
     const first = session.rig()?.id ?? '';
     await database.rigs.put(row('b'));
     for (let time = 0; time < 20; time += 1) {
       switchKettle(session, time % 2 === 0);
-      await session.openById('b');
+      await shelf.openById('b');
       switchKettle(session, time % 2 === 0);
       expect(session.rig()?.id).toBe('b');
-      await session.openById(first);
+      await shelf.openById(first);
       expect(session.kept().state).not.toBe('two-versions');
     }
     for (const isOn of [true, false, true]) switchKettle(session, isOn);
-    await session.remove();
+    await shelf.remove();
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(await database.rigs.toCollection().primaryKeys()).toEqual(['b']);
     expect(session.rig()?.id).toBe('b');
   });
 
   it('copies a rig beside itself, deletes one with its history, and puts it back', async () => {
-    const { session, repository } = setUp(smallRig('Tern'));
-    await session.start();
+    const { session, repository, shelf } = setUp(smallRig('Tern'));
+    await shelf.start();
     switchKettle(session, true);
-    session.duplicate(undefined);
+    shelf.duplicate(undefined);
     await until(() => session.kept().state === 'saved');
     expect(session.rig()?.name).toBe('Tern, copy');
     const copied = session.rig()?.id;
 
-    const putBack = await session.remove();
+    const putBack = await shelf.remove();
     expect(session.rig()?.id).not.toBe(copied);
     expect(ticked(session)).toEqual(['kettle']);
-    const alsoBack = await session.remove();
+    const alsoBack = await shelf.remove();
     expect(session.state().state).toBe('empty');
     expect(await repository.lastOpen()).toBeUndefined();
 

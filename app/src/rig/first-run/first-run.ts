@@ -22,7 +22,7 @@ import { ChoiceBar } from '../../ui/choice-bar';
 import { QuantityControl } from '../../parts/quantity/quantity-control';
 import { Checkbox } from '../../ui/checkbox';
 import { UnitChoice } from '../../parts/unit-choice';
-import { RigSession } from '../../storage/rig-session';
+import { RigShelf } from '../../storage/rig-shelf';
 import { OneLineDiagram } from '../one-line/one-line';
 import { RigState } from '../rig-state';
 import { AskedNumber } from './asked-number';
@@ -63,7 +63,7 @@ import { told } from './told';
 export class FirstRun {
   private readonly numberStyle = inject(UnitChoice).numbers;
   protected readonly state = inject(FirstRunState);
-  private readonly session = inject(RigSession);
+  private readonly shelf = inject(RigShelf);
   private readonly injector = inject(Injector);
   private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
 
@@ -121,7 +121,7 @@ export class FirstRun {
       this.go(this.index() + 1);
       return;
     }
-    this.session.openNew(this.state.rig());
+    this.shelf.openNew(this.state.rig());
     this.state.reset();
     this.done.emit();
   }
