@@ -110,8 +110,8 @@ describe('the rig session', () => {
     spyOn(Date, 'now').and.returnValue(0);
     shelf.openNew(smallRig('Second'));
     await saved(session);
-    const { session: later, shelf } = setUp(undefined, name);
-    await later.start();
+    const { session: later, shelf: laterShelf } = setUp(undefined, name);
+    await laterShelf.start();
     expect(later.rig()?.name).toBe('Second');
   });
 
@@ -226,8 +226,8 @@ describe('the rig session', () => {
     expect(session.refused()?.because).toContain(reason);
     switchKettle(session, true);
     await saved(session);
-    const { session: later, shelf } = setUp(undefined, name);
-    await later.start();
+    const { session: later, shelf: laterShelf } = setUp(undefined, name);
+    await laterShelf.start();
     expect(ticked(later)).toEqual(['kettle']);
     expect(later.refused()?.label).toBe('move');
     later.forgetRefused();
@@ -265,8 +265,8 @@ describe('the rig session', () => {
     }
     await until(() => session.kept().state === 'saved');
 
-    const { session: reloaded, shelf } = setUp(undefined, name);
-    await reloaded.start();
+    const { session: reloaded, shelf: reloadedShelf } = setUp(undefined, name);
+    await reloadedShelf.start();
     const watts = () => reloaded.rig()?.loads[1]?.parts[0]?.runningW?.value;
     expect(watts()).toBe(123);
     reloaded.undo();
@@ -282,11 +282,11 @@ describe('the rig session', () => {
   });
 
   it('shows what another tab saved, and overwrites nothing when both changed at once', async () => {
-    const { session: mine, name } = setUp(smallRig());
-    await mine.start();
+    const { session: mine, shelf: mineShelf, name } = setUp(smallRig());
+    await mineShelf.start();
     await until(() => mine.kept().state === 'saved');
-    const { session: other } = setUp(undefined, name);
-    await other.start();
+    const { session: other, shelf: otherShelf } = setUp(undefined, name);
+    await otherShelf.start();
     switchKettle(other, true);
     await until(() => ticked(mine)?.length === 1);
 
@@ -295,22 +295,22 @@ describe('the rig session', () => {
     await until(() => [mine, other].some((session) => session.kept().state === 'two-versions'));
     const loser = mine.kept().state === 'two-versions' ? mine : other;
     expect(loser.rig()?.name).toMatch(/^(mine|other)$/);
-    loser.keepMineAsCopy();
+    (loser === mine ? mineShelf : otherShelf).keepMineAsCopy();
     await until(() => loser.kept().state === 'saved');
     expect(loser.rig()?.name).toMatch(/, copy$/);
   });
 
   it('says that another tab deleted the rig, and brings it back only as a copy', async () => {
-    const { session: mine, name } = setUp(smallRig('Tern'));
-    await mine.start();
+    const { session: mine, shelf: mineShelf, name } = setUp(smallRig('Tern'));
+    await mineShelf.start();
     await saved(mine);
-    const { session: other, database } = setUp(undefined, name);
-    await other.start();
-    await other.remove();
+    const { shelf: otherShelf, database } = setUp(undefined, name);
+    await otherShelf.start();
+    await otherShelf.remove();
     await until(() => mine.kept().state === 'deleted-elsewhere');
     switchKettle(mine, true);
     expect(await database.rigs.count()).toBe(0);
-    mine.keepMineAsCopy();
+    mineShelf.keepMineAsCopy();
     await saved(mine);
     expect(mine.rig()?.name).toBe('Tern, copy');
     expect(ticked(mine)).toEqual(['kettle']);
@@ -318,8 +318,8 @@ describe('the rig session', () => {
   });
 
   it('keeps its version as a copy when the user goes to another rig before deciding', async () => {
-    const { session: mine, name, database } = setUp(smallRig('Tern'));
-    await mine.start();
+    const { session: mine, shelf: mineShelf, name, database } = setUp(smallRig('Tern'));
+    await mineShelf.start();
     await saved(mine);
     const id = mine.rig()?.id ?? '';
     await database.rigs.put(row('b'));
@@ -327,7 +327,7 @@ describe('the rig session', () => {
     if (stored) await database.rigs.put({ ...stored, revision: 7 });
     switchKettle(mine, true);
     await until(() => mine.kept().state === 'two-versions');
-    await mine.openById('b');
+    await mineShelf.openById('b');
     await until(async () => (await database.rigs.count()) === 3);
     const copy = (await database.rigs.toArray()).find((each) => each.name === 'Tern, copy');
     expect((copy?.document as Rig).scenes[0]?.on).toEqual([{ load: 'kettle' }]);
