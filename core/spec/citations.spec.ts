@@ -43,4 +43,21 @@ describe('a citation', () => {
     const unshipped = sources.filter(({ text }) => /\bneeds? [A-H]\d|\bissue \d/.test(text));
     expect(unshipped.map(({ path }) => path)).toEqual([]);
   });
+
+  it('of a file in a page names one that is there, from the root or from where the core or the application begins', () => {
+    const pages = execFileSync('git', ['ls-files', 'docs', 'README.md', 'CONTRIBUTING.md'], {
+      encoding: 'utf8',
+    })
+      .split('\n')
+      .filter((path) => path.endsWith('.md') && existsSync(path));
+    const named = pages.flatMap((page) =>
+      [...readFileSync(page, 'utf8').matchAll(/`((?:[\w-]+\/)+[\w.-]+\.(?:ts|mjs|css|txt|json))`/g)].map(
+        ([, path = '']) => ({ page, path }),
+      ),
+    );
+    expect(named.length).toBeGreaterThan(20);
+    const isThere = (path: string): boolean =>
+      ['', 'core/src/', 'app/src/'].some((root) => existsSync(`${root}${path}`));
+    expect(named.filter(({ path }) => !isThere(path))).toEqual([]);
+  });
 });

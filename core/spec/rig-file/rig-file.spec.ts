@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { check } from '../../src/check/check.js';
+import { compile } from '../../src/check/wiring/compile.js';
 import { problemLines, readRigFile, writeRigFile } from '../../src/formats/rig-file.js';
 import type { Rig } from '../../src/rig-file/schema.js';
 import { validateRig } from '../../src/rig-file/validate.js';
@@ -20,6 +23,15 @@ const opened = (content: string): Rig => {
 };
 
 describe('a rig file', () => {
+  it('may be as small as its page shows: it opens, and answers (docs/file-format.md)', () => {
+    const [, smallest = ''] = /```json\n(.*?)```/s.exec(readFileSync('docs/file-format.md', 'utf8')) ?? [];
+    const rig = opened(smallest);
+    const { verdict, limits } = check(compile(rig), { supply: 'battery', on: rig.scenes[0]!.on });
+    expect(verdict).toBe('holds');
+    const { worst, capacity } = limits.find(({ kind }) => kind === 'inverter-watts')!;
+    expect([worst.hi, capacity.pessimistic]).toEqual([1650, 2000]);
+  });
+
   it('is written in one canonical order that reading and writing again does not change', () => {
     expect(writeRigFile(opened(text))).toBe(text);
     const shuffled = JSON.stringify(Object.fromEntries(Object.entries(JSON.parse(text)).reverse()));
