@@ -174,15 +174,15 @@ function piecesOf(timetable: Timetable, slacks: readonly Slack[]): readonly Plan
   });
 }
 
-function unplacedOf(timetable: Timetable, place: number): Unplaced {
-  const { answer, obstacles } = whyNot(timetable, place);
-  const task = timetable.system.tasks[place];
+function unplacedOf(timetable: Timetable, taskIndex: number): Unplaced {
+  const { answer, obstacles } = whyNot(timetable, taskIndex);
+  const task = timetable.system.tasks[taskIndex];
   return {
     job: task?.job.id ?? '',
     onDay: task?.onDay,
     answer,
     obstacles,
-    changes: changesAdmittingJob(timetable, place),
+    changes: changesAdmittingJob(timetable, taskIndex),
   };
 }
 

@@ -86,8 +86,8 @@ export function tasksOf(rig: Rig, day: Day): Tasks {
       leastSlots,
       pieceSlots: maySplit(job, stages) ? Math.min(slots, slotsFor(job.blockMinutes ?? SLOT_MINUTES)) : slots,
       windows,
-      after: instances.flatMap((other, place) =>
-        other.job.id === job.after && (other.onDay ?? onDay) === (onDay ?? other.onDay) ? [place] : [],
+      after: instances.flatMap((other, taskIndex) =>
+        other.job.id === job.after && (other.onDay ?? onDay) === (onDay ?? other.onDay) ? [taskIndex] : [],
       ),
       restSlots: Math.ceil(restartWaitOf(load) / SECONDS_OF_A_SLOT),
     };

@@ -70,7 +70,7 @@ function cliquesOf(those: readonly number[], apart: readonly (readonly boolean[]
         if (!clique.includes(c) && clique.every((each) => apart[c]?.[each])) clique.push(c);
       });
       for (const one of clique) for (const other of clique) covered.add(`${one} ${other}`);
-      cliques.push({ tasks: clique.map((place) => those[place] ?? 0), atMost: 1 });
+      cliques.push({ tasks: clique.map((taskIndex) => those[taskIndex] ?? 0), atMost: 1 });
     }),
   );
   return cliques;
@@ -88,7 +88,7 @@ function threesOf(
       if (apart[a]?.[b]) continue;
       for (let c = b + 1; c < those.length; c += 1) {
         if (apart[a]?.[c] || apart[b]?.[c]) continue;
-        const three = [a, b, c].map((place) => those[place] ?? 0);
+        const three = [a, b, c].map((taskIndex) => those[taskIndex] ?? 0);
         if (never(three)) threes.push({ tasks: three, atMost: 2 });
       }
     }

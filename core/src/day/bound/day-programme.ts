@@ -135,11 +135,11 @@ function runsOn(system: DaySystem, task: number, supply: string): boolean {
 
 /** A task that is placed has its steps; what comes after another is placed only with it. */
 function taskRows(system: DaySystem, shares: Shares, places: readonly number[]): readonly Row[] {
-  return places.flatMap((place): readonly Row[] => {
-    const task = system.tasks[place];
+  return places.flatMap((taskIndex): readonly Row[] => {
+    const task = system.tasks[taskIndex];
     if (!task) return [];
-    const steps = shares.of(place).map(({ variable }): Term => [1, variable]);
-    const placed = placedVariable(place);
+    const steps = shares.of(taskIndex).map(({ variable }): Term => [1, variable]);
+    const placed = placedVariable(taskIndex);
     const bounds: readonly Row[] =
       steps.length === 0
         ? [{ terms: [[1, placed]], is: '=', value: 0 }]
@@ -290,16 +290,16 @@ class LeastDrawn {
    * What a task adds to nothing, and takes from what chargers give: losses grow with the power, and what a source has left for
    * its charger shrinks until the battery has to help, so that it adds no less to others.
    */
-  added(supply: string | undefined, place: number): number {
-    const key = `${supply ?? ''} ${place}`;
-    const known = this.known.get(key) ?? this.leastOf(supply, place);
+  added(supply: string | undefined, taskIndex: number): number {
+    const key = `${supply ?? ''} ${taskIndex}`;
+    const known = this.known.get(key) ?? this.leastOf(supply, taskIndex);
     this.known.set(key, known);
     return known;
   }
 
-  private leastOf(supply: string | undefined, place: number): number {
+  private leastOf(supply: string | undefined, taskIndex: number): number {
     const sets = this.setsOn(supply);
-    const task = this.system.tasks[place];
+    const task = this.system.tasks[taskIndex];
     if (!sets || !task) return 0;
     const taken = (mask: number): number => {
       const { drawn, charged } = sets.power(mask);

@@ -20,17 +20,17 @@ export type DayChange =
  *
  * @returns Each was tried: with it the job holds and the battery lasts.
  */
-export function changesAdmittingJob(timetable: Timetable, place: number): readonly DayChange[] {
+export function changesAdmittingJob(timetable: Timetable, taskIndex: number): readonly DayChange[] {
   const { system } = timetable;
-  const job = system.tasks[place]?.job;
+  const job = system.tasks[taskIndex]?.job;
   if (!job) return [];
   const kinds: readonly (() => readonly DayChange[])[] = [
-    () => lowerStates(timetable, place, job),
-    () => (job.maySplit === 'yes' ? [] : splitInto(timetable, place)),
-    () => otherTimes(timetable, place),
-    () => withoutAnother(timetable, place),
-    () => onOtherSupplies(timetable, place, job),
-    () => (system.day.tight === 'allowed' ? [] : inTightMoments(timetable, place)),
+    () => lowerStates(timetable, taskIndex, job),
+    () => (job.maySplit === 'yes' ? [] : splitInto(timetable, taskIndex)),
+    () => otherTimes(timetable, taskIndex),
+    () => withoutAnother(timetable, taskIndex),
+    () => onOtherSupplies(timetable, taskIndex, job),
+    () => (system.day.tight === 'allowed' ? [] : inTightMoments(timetable, taskIndex)),
   ];
   return kinds.reduce<readonly DayChange[]>(
     (found, kind) => (found.length >= ENOUGH ? found : [...found, ...kind()]),
@@ -44,11 +44,11 @@ const ENOUGH = 2;
 /** A day with something changed, and where the job then begins; undefined where it still has no place. */
 function beginWith(
   timetable: Timetable,
-  place: number,
+  taskIndex: number,
   change: (day: Day) => Day,
   compiled = timetable.system.compiled,
 ): number | undefined {
-  return beginIn(daySystemOf(compiled, change(timetable.system.day)), timetable, place);
+  return beginIn(daySystemOf(compiled, change(timetable.system.day)), timetable, taskIndex);
 }
 
 /** The same as before, else with charging off on every supply: a charger leaves no room for what hangs ahead of it. */
@@ -70,61 +70,61 @@ function notCharging(compiled: CompiledRig): CompiledRig {
   return known;
 }
 
-function beginIn(system: DaySystem, from: Timetable, place: number, left?: number): number | undefined {
+function beginIn(system: DaySystem, from: Timetable, taskIndex: number, left?: number): number | undefined {
   const { connected } = system.supplies;
   const supplies = from.supplies.map((supply, slot) =>
     supply === from.system.supplies.connected[slot] ? connected[slot] : supply,
   );
   const timetable = new Timetable(system, supplies);
   for (const piece of from.pieces) if (piece.task !== left) timetable.place(piece);
-  return placeTask(timetable, place) ? timetable.piecesOf(place)[0]?.begin : undefined;
+  return placeTask(timetable, taskIndex) ? timetable.piecesOf(taskIndex)[0]?.begin : undefined;
 }
 
 const withJob =
-  (place: DaySystem['tasks'][number] | undefined, changes: Partial<Job>) =>
+  (task: DaySystem['tasks'][number] | undefined, changes: Partial<Job>) =>
   (day: Day): Day => ({
     ...day,
-    jobs: day.jobs.map((job) => (job.id === place?.job.id ? { ...job, ...changes } : job)),
+    jobs: day.jobs.map((job) => (job.id === task?.job.id ? { ...job, ...changes } : job)),
   });
 
-function lowerStates(timetable: Timetable, place: number, job: Job): readonly DayChange[] {
-  const task = timetable.system.tasks[place];
+function lowerStates(timetable: Timetable, taskIndex: number, job: Job): readonly DayChange[] {
+  const task = timetable.system.tasks[taskIndex];
   const { states = [] } = loadOf(timetable.system.compiled.rig, job.load);
   return states
     .filter(({ id }) => id !== job.state)
-    .filter(({ id }) => beginWith(timetable, place, withJob(task, { state: id })) !== undefined)
+    .filter(({ id }) => beginWith(timetable, taskIndex, withJob(task, { state: id })) !== undefined)
     .map(({ id }) => ({ by: 'state', stateId: id }));
 }
 
-function splitInto(timetable: Timetable, place: number): readonly DayChange[] {
-  const task = timetable.system.tasks[place];
+function splitInto(timetable: Timetable, taskIndex: number): readonly DayChange[] {
+  const task = timetable.system.tasks[taskIndex];
   if (!task || task.stages.length > 1) return [];
   const split = withJob(task, { maySplit: 'yes', blockMinutes: SHORTEST_PIECE_MINUTES });
-  return beginWith(timetable, place, split) === undefined ? [] : [{ by: 'split' }];
+  return beginWith(timetable, taskIndex, split) === undefined ? [] : [{ by: 'split' }];
 }
 
 const SHORTEST_PIECE_MINUTES = 15;
 
-function otherTimes(timetable: Timetable, place: number): readonly DayChange[] {
-  const change = withJob(timetable.system.tasks[place], { from: undefined, until: undefined });
+function otherTimes(timetable: Timetable, taskIndex: number): readonly DayChange[] {
+  const change = withJob(timetable.system.tasks[taskIndex], { from: undefined, until: undefined });
   const found = withOrWithoutCharging(timetable, (compiled, chargingOff): DayChange | undefined => {
-    const begin = beginWith(timetable, place, change, compiled);
+    const begin = beginWith(timetable, taskIndex, change, compiled);
     return begin === undefined ? undefined : { by: 'window', begin, chargingOff };
   });
   return found ? [found] : [];
 }
 
-function withoutAnother(timetable: Timetable, place: number): readonly DayChange[] {
+function withoutAnother(timetable: Timetable, taskIndex: number): readonly DayChange[] {
   const { system } = timetable;
   const others = [...new Set(timetable.pieces.map(({ task }) => task))];
   return others
     .filter((task) => system.tasks[task]?.job.importance !== 'must')
-    .filter((task) => beginIn(system, timetable, place, task) !== undefined)
+    .filter((task) => beginIn(system, timetable, taskIndex, task) !== undefined)
     .map((task) => ({ by: 'without', job: system.tasks[task]?.job.id ?? '' }));
 }
 
 /** Another supply over the whole of its window. */
-function onOtherSupplies(timetable: Timetable, place: number, job: Job): readonly DayChange[] {
+function onOtherSupplies(timetable: Timetable, taskIndex: number, job: Job): readonly DayChange[] {
   const { compiled, day } = timetable.system;
   const { from = day.begins, until = day.begins, onDay } = job;
   const others = compiled.rig.supplies.filter(({ sources }) => sources.length > 0);
@@ -132,7 +132,7 @@ function onOtherSupplies(timetable: Timetable, place: number, job: Job): readonl
     const during = { supply: id, use: 'connected' as const, from, until, onDay };
     const changed = (one: Day): Day => ({ ...one, supplies: [...(one.supplies ?? []), during] });
     const found = withOrWithoutCharging(timetable, (tried, chargingOff): DayChange | undefined =>
-      beginWith(timetable, place, changed, tried) === undefined
+      beginWith(timetable, taskIndex, changed, tried) === undefined
         ? undefined
         : { by: 'supply', supplyId: id, chargingOff },
     );
@@ -140,7 +140,7 @@ function onOtherSupplies(timetable: Timetable, place: number, job: Job): readonl
   });
 }
 
-function inTightMoments(timetable: Timetable, place: number): readonly DayChange[] {
+function inTightMoments(timetable: Timetable, taskIndex: number): readonly DayChange[] {
   const allowed = (day: Day): Day => ({ ...day, tight: 'allowed' });
-  return beginWith(timetable, place, allowed) === undefined ? [] : [{ by: 'tight' }];
+  return beginWith(timetable, taskIndex, allowed) === undefined ? [] : [{ by: 'tight' }];
 }

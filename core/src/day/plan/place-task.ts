@@ -11,9 +11,9 @@ const COARSE = 3;
  *
  * @returns False where there is no such place; the timetable is then as it was.
  */
-export function placeTask(timetable: Timetable, place: number): boolean {
-  const task = timetable.system.tasks[place];
-  return task !== undefined && lengthsOf(task).some((slots) => placeSlots(timetable, task, place, slots));
+export function placeTask(timetable: Timetable, taskIndex: number): boolean {
+  const task = timetable.system.tasks[taskIndex];
+  return task !== undefined && lengthsOf(task).some((slots) => placeSlots(timetable, task, taskIndex, slots));
 }
 
 /** In so many steps something is cut down. */
@@ -26,13 +26,13 @@ function lengthsOf({ slots, leastSlots }: Task): readonly number[] {
   return [...new Set(Array.from({ length: CUTS + 1 }, (_, step) => cut(step)))];
 }
 
-function placeSlots(timetable: Timetable, task: Task, place: number, asked: number): boolean {
-  let left = asked - slotsPlaced(timetable, place);
+function placeSlots(timetable: Timetable, task: Task, taskIndex: number, asked: number): boolean {
+  let left = asked - slotsPlaced(timetable, taskIndex);
   while (left > 0) {
     const slots = pieceLength(task, asked, left);
-    const best = bestPlace(timetable, task, place, slots);
+    const best = bestPlace(timetable, task, taskIndex, slots);
     if (!best) {
-      timetable.remove(place);
+      timetable.remove(taskIndex);
       return false;
     }
     timetable.place(best);
@@ -47,14 +47,14 @@ function pieceLength({ pieceSlots, slots }: Task, asked: number, left: number): 
   return left < 2 * shortest ? left : shortest;
 }
 
-function bestPlace(timetable: Timetable, task: Task, place: number, slots: number): Piece | undefined {
+function bestPlace(timetable: Timetable, task: Task, taskIndex: number, slots: number): Piece | undefined {
   const begins = task.windows.flatMap(({ from, until }) =>
     Array.from({ length: Math.max(0, until - slots - from + 1) }, (_, index) => from + index),
   );
   const tried = new Map<number, Candidate | undefined>();
   const at = (begin: number): Candidate | undefined => {
     if (!tried.has(begin))
-      tried.set(begin, candidate(timetable, { task: place, begin, slots, isPinned: false }));
+      tried.set(begin, candidate(timetable, { task: taskIndex, begin, slots, isPinned: false }));
     return tried.get(begin);
   };
   const best = (among: readonly number[]): Candidate | undefined =>

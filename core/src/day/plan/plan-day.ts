@@ -204,11 +204,12 @@ const rankOf = ({ tasks }: DaySystem, task: number): number => RANK[tasks[task]?
 
 /** By importance, then by how little choice there is, then the longest. */
 function choiceFirst(system: DaySystem): readonly number[] {
-  const choice = (place: number): number => {
-    const { windows = [], pieceSlots = 0 } = system.tasks[place] ?? {};
+  const choice = (taskIndex: number): number => {
+    const { windows = [], pieceSlots = 0 } = system.tasks[taskIndex] ?? {};
     return windows.reduce((sum, { from, until }) => sum + Math.max(0, until - from - pieceSlots + 1), 0);
   };
-  const isAllDay = (place: number): number => ((system.tasks[place]?.slots ?? 0) >= SLOTS_OF_A_DAY ? 0 : 1);
+  const isAllDay = (taskIndex: number): number =>
+    (system.tasks[taskIndex]?.slots ?? 0) >= SLOTS_OF_A_DAY ? 0 : 1;
   return [...system.tasks.keys()].sort(
     (a, b) =>
       rankOf(system, a) - rankOf(system, b) || isAllDay(a) - isAllDay(b) || choice(a) - choice(b) || a - b,

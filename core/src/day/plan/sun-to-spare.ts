@@ -42,9 +42,9 @@ export function sunToSpare(timetable: Timetable): readonly SunUse[] {
   const alone = timetable.system.compiled.rig.supplies.find(({ sources }) => sources.length === 0)?.id;
   const uses = stretches.flatMap((stretch) => [
     ...[...candidates.states.keys()].map(
-      (place) =>
-        useOf(timetable, candidates, place, stretch, undefined) ??
-        useOf(timetable, candidates, place, stretch, alone),
+      (stateIndex) =>
+        useOf(timetable, candidates, stateIndex, stretch, undefined) ??
+        useOf(timetable, candidates, stateIndex, stretch, alone),
     ),
     useOf(timetable, candidates, undefined, stretch, alone),
   ]);
@@ -66,7 +66,7 @@ function candidatesOf(timetable: Timetable): Candidates {
   const { system } = timetable;
   const { compiled, edge } = system;
   const isWanted = (load: Load): boolean =>
-    system.tasks.some((task, place) => task.load.id === load.id && !isPlaced(timetable, place));
+    system.tasks.some((task, taskIndex) => task.load.id === load.id && !isPlaced(timetable, taskIndex));
   const isKnown = (loadId: string): boolean =>
     system.states.some((state) => state.loadId === loadId && state.stateId === undefined);
   const atHand = compiled.rig.loads.filter(
@@ -111,13 +111,13 @@ function isOnIn({ pieces, system }: Timetable, loadId: string, { from, until }: 
 function useOf(
   timetable: Timetable,
   { states, atHand, setsOn }: Candidates,
-  place: number | undefined,
+  stateIndex: number | undefined,
   stretch: Stretch,
   instead: string | undefined,
 ): SunUse | undefined {
-  const load = place === undefined ? undefined : states[place]?.loadId;
+  const load = stateIndex === undefined ? undefined : states[stateIndex]?.loadId;
   if (load !== undefined && (!atHand.has(load) || isOnIn(timetable, load, stretch))) return undefined;
-  const own = place === undefined ? 0 : bitAt(place);
+  const own = stateIndex === undefined ? 0 : bitAt(stateIndex);
   const setsAt = (slot: number): SetsOnSupply | undefined => {
     const supply = instead ?? timetable.supplies[slot];
     return supply === undefined ? undefined : setsOn(supply);

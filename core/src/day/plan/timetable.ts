@@ -353,9 +353,9 @@ export class Timetable {
     return minus(own, before);
   }
 
-  private taskAt(place: number): Task {
-    const task = this.system.tasks[place];
-    if (!task) throw new RangeError(`The day has no task ${place}`);
+  private taskAt(taskIndex: number): Task {
+    const task = this.system.tasks[taskIndex];
+    if (!task) throw new RangeError(`The day has no task ${taskIndex}`);
     return task;
   }
 }

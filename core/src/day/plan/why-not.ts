@@ -55,8 +55,8 @@ const runsNowhere = (system: DaySystem, task: number, alone: readonly AtBegin[])
   alone.every(({ by, from }) => by !== 'none' && !runsWithGenerator(system, task, from));
 
 /** What comes after a task without a place has none either. */
-function waitingFor(timetable: Timetable, place: number): Obstacle | undefined {
-  const task = timetable.system.tasks[place];
+function waitingFor(timetable: Timetable, taskIndex: number): Obstacle | undefined {
+  const task = timetable.system.tasks[taskIndex];
   if (!task || task.after.every((before) => isPlaced(timetable, before))) return undefined;
   const [first, last] = [task.windows[0], task.windows.at(-1)];
   if (!first || !last) return undefined;
@@ -64,11 +64,11 @@ function waitingFor(timetable: Timetable, place: number): Obstacle | undefined {
 }
 
 /** Alone in the plan, with the generator wherever it may run and carries it, so that there is the most charge. */
-function runsWithGenerator(system: DaySystem, place: number, begin: number): boolean {
+function runsWithGenerator(system: DaySystem, taskIndex: number, begin: number): boolean {
   const { connected, ifNeeded } = system.supplies;
-  const task = system.tasks[place];
+  const task = system.tasks[taskIndex];
   if (!task || ifNeeded.every((supply) => supply === undefined)) return false;
-  const piece = { task: place, begin, slots: shortestOf(task), isPinned: false };
+  const piece = { task: taskIndex, begin, slots: shortestOf(task), isPinned: false };
   const alone = new Timetable(system, connected);
   alone.place(piece);
   const having = new Timetable(system, suppliesThatHold(alone));
@@ -80,13 +80,13 @@ const shortestOf = ({ pieceSlots, leastSlots }: Task): number => Math.min(pieceS
 
 type AtBegin = Omit<Obstacle, 'by'> & { readonly by: Obstacle['by'] | 'none' };
 
-function obstaclesIn(timetable: Timetable, place: number): readonly AtBegin[] {
-  const task = timetable.system.tasks[place];
+function obstaclesIn(timetable: Timetable, taskIndex: number): readonly AtBegin[] {
+  const task = timetable.system.tasks[taskIndex];
   if (!task) return [];
   const limitOf = decidingLimits(timetable.system);
   return task.windows.flatMap(({ from, until }) =>
     Array.from({ length: Math.max(0, until - from - shortestOf(task) + 1) }, (_, index): AtBegin => {
-      const piece = { task: place, begin: from + index, slots: shortestOf(task), isPinned: false };
+      const piece = { task: taskIndex, begin: from + index, slots: shortestOf(task), isPinned: false };
       return { from: from + index, until: from + index + 1, ...obstacleOf(timetable, piece, limitOf) };
     }),
   );
