@@ -27,6 +27,7 @@ const BESIDE_EACH_OTHER = [
   ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], JASMINE],
   ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], JASMINE],
   ['Types of core alone', bin('tsc'), ['-p', 'core/tsconfig.json']],
+  ['Dead files and exports', bin('knip'), ['--no-progress']],
   [
     'Import rules',
     bin('depcruise'),

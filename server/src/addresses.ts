@@ -15,7 +15,7 @@ export function namesOfThisMachine(host: string): readonly string[] {
 }
 
 /** The addresses under which other machines reach this one. */
-export function addressesOfThisMachine(): readonly string[] {
+function addressesOfThisMachine(): readonly string[] {
   return Object.values(networkInterfaces())
     .flatMap((addresses) => addresses ?? [])
     .filter(({ internal, address }) => !internal && !address.startsWith('fe80:'))

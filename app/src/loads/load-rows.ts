@@ -14,7 +14,7 @@ export interface LoadRow extends LoadSummary {
   readonly use: string;
 }
 
-export const COLUMNS = ['kind', 'name', 'running', 'start', 'use', 'circuit'] as const;
+const COLUMNS = ['kind', 'name', 'running', 'start', 'use', 'circuit'] as const;
 export type Column = (typeof COLUMNS)[number];
 
 export interface Sorting {

@@ -136,7 +136,7 @@ export class ReadingEntry {
 }
 
 /** As a browser's own field of date and time has it. */
-export function localMinute(atS: number): string {
+function localMinute(atS: number): string {
   const at = new Date(atS * MS_PER_SECOND);
   const local = new Date(at.getTime() - at.getTimezoneOffset() * SECONDS_PER_MINUTE * MS_PER_SECOND);
   return local.toISOString().slice(0, MINUTE_TEXT);

@@ -3,7 +3,7 @@ import type { Load } from '@heliarch/core/rig';
 
 type Usage = Load['usage'];
 
-export const USAGE_NAMES: Record<Usage, string> = {
+const USAGE_NAMES: Record<Usage, string> = {
   'left-on': 'left on',
   'by-itself': 'starts by itself',
   'during-work': 'switched during work',

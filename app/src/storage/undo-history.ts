@@ -8,7 +8,7 @@ export interface Change {
 }
 
 /** One step of work, as patches in both directions. */
-export interface Step extends Change {
+interface Step extends Change {
   readonly undo: Operation[];
   readonly redo: Operation[];
 }

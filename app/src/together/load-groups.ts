@@ -42,7 +42,7 @@ export interface OutlookLine {
   readonly words: string;
 }
 
-export type OutlookMark = Verdict | 'later' | 'not-fed' | 'beside' | 'worse';
+type OutlookMark = Verdict | 'later' | 'not-fed' | 'beside' | 'worse';
 
 const MARKS: Record<Outlook['answer'], OutlookMark> = {
   'can-start': 'holds',

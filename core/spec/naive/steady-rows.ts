@@ -225,7 +225,7 @@ function* inverterRows(rig: Rig, supply: Supply, set: readonly On[], side: Side,
   if (behind.some(crest)) yield [peak!.va, carries(rig, plain(peak!, stated!), 'va', top, { side }) + help];
 }
 
-export const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
+const dcWatts = (rig: Rig, set: readonly On[], side: Side) =>
   power(drawsOn(rig, set, 'dc').map(ofDc), side).w;
 
 /** A sagging bank of unequal batteries: cut-off of the inverter, and the least of rating over share. */

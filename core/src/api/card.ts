@@ -1,13 +1,6 @@
 /** Public: the card on the cupboard door: its plan, its pages, its files, what its code says. For Card and the worker. */
 
-export {
-  linesOf,
-  withoutMissing,
-  type CardItem,
-  type CardLine,
-  type CardPlan,
-  type CardSlots,
-} from '../card/card-plan.js';
+export { linesOf, withoutMissing, type CardItem, type CardLine, type CardPlan } from '../card/card-plan.js';
 export { cardCode, cardVersion, readCardCode, type CardCode } from '../card/card-version.js';
 export { itemsOff, withItemIn, withoutTogether, withTogether, type CardPlace } from '../card/card-edits.js';
 export {

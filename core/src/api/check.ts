@@ -25,7 +25,7 @@ export type { Limit } from '../check/limits/limit.js';
 export { supplyNotices, type SupplyNotice } from '../words/supply-notice-words.js';
 export { limitLabel, partName } from '../words/names.js';
 export { outlookOf, outlooksOf, type Outlook } from '../outlook/outlook.js';
-export type { AskedSet, Change } from '../changes/change.js';
+export type { Change } from '../changes/change.js';
 export type { Way, WaysToFit } from '../changes/ways-to-fit.js';
 export { settlementOf, type Settlement } from '../outlook/settling/settle.js';
 export { settlementWords } from '../outlook/settling/settlement-words.js';
@@ -41,7 +41,7 @@ export type {
   CombinationRank,
   Combinations,
 } from '../sets/combinations.js';
-export type { EnoughSize, EnoughSizes } from '../changes/sizes/enough-sizes.js';
+export type { EnoughSizes } from '../changes/sizes/enough-sizes.js';
 export type { OneChangeAway } from '../changes/one-change-away.js';
 export type { Pair, WhoRunsWithWhom } from '../sets/pairs.js';
 export type { Turns } from '../sets/turns.js';

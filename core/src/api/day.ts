@@ -1,21 +1,17 @@
 /** Public: days and their plans, as Day and the command line read them; planning itself is asked of the worker (compute). */
 
-export type { DayPlan, EnergyVerdict, PlannedPiece, Unplaced } from '../day/day-plan.js';
-export type { DayChange } from '../day/plan/changes-admitting-job.js';
+export type { DayPlan, EnergyVerdict, PlannedPiece } from '../day/day-plan.js';
 export type { Misplacement } from '../day/plan/slack.js';
 export type { Moment } from '../day/moments.js';
-export type { ProofOfPlan, Reach } from '../day/bound/proof-of-plan.js';
+export type { ProofOfPlan } from '../day/bound/proof-of-plan.js';
 export type { PlanReview } from '../day/plan/plan-review.js';
-export type { Cost, HourOfLoad, SupplyCost } from '../day/costs.js';
-export type { Night } from '../day/night.js';
-export type { Surprise, SurpriseHarm } from '../day/surprise.js';
-export { clashWords, reachWords, type ReachWords, type Standing } from '../day/proof-words.js';
-export { nightWords, sunUseWords, type NightWords } from '../day/night-words.js';
+export type { Cost } from '../day/costs.js';
+export { clashWords, reachWords } from '../day/proof-words.js';
+export { nightWords, sunUseWords } from '../day/night-words.js';
 export { momentInPlan, SLOT_MINUTES, slotsOf, stretchesBetween, timeInPlan, whOf } from '../day/clock.js';
 export {
   assumptionWords,
   cutWords,
-  dayChangeWords,
   ENERGY_WORDS,
   energyWords,
   planHeadline,

@@ -1,19 +1,8 @@
 /** Public: how long something takes to cook, how a cabin cycles its cooling. Apart, for only those two sheets load it. */
 
-export { boilingPointC, cookingTime, type Cooking } from '../loads/heat/cooking.js';
-export {
-  precooling,
-  cabinCycle,
-  type Cabin,
-  type RatedUnit,
-  type CabinWeather,
-} from '../loads/heat/cabin.js';
-export {
-  COOKING_EFFICIENCY,
-  COOKING_NAMES,
-  type CookingAppliance,
-  type Heated,
-} from '../reference/cooking.js';
+export { boilingPointC, cookingTime } from '../loads/heat/cooking.js';
+export { precooling, cabinCycle } from '../loads/heat/cabin.js';
+export { COOKING_NAMES, type CookingAppliance, type Heated } from '../reference/cooking.js';
 export {
   PERSON_W,
   CABIN_SIZES,

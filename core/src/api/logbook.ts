@@ -3,7 +3,6 @@
 export {
   countingReadings,
   faultOfLogTest,
-  READING_ROLES,
   readLogTest,
   TEST_KINDS,
   TRACE_COLUMNS,
@@ -12,8 +11,6 @@ export {
   type ReadingRole,
   type TestConditions,
   type TestKind,
-  type Trace,
-  type TraceColumn,
 } from '../logbook/log-test.js';
 export {
   newTest,
@@ -27,31 +24,23 @@ export {
   withReadingsOf,
   withUse,
 } from '../logbook/test-edits.js';
-export { analyseTest, type Offered, type TestAnalysed, type TestAnswer } from '../logbook/analyse-test.js';
+export { analyseTest, type Offered, type TestAnalysed } from '../logbook/analyse-test.js';
 export { combineTests, type Combined } from '../logbook/fit/combine-tests.js';
 export type { GivenNumber } from '../logbook/give/given-numbers.js';
 export type { OrderedStep } from '../logbook/read/order-of-readings.js';
 export type { Prediction } from '../logbook/fit/predicted-run-down.js';
-export type { Lasting, RunDown } from '../logbook/fit/run-down.js';
+export type { RunDown } from '../logbook/fit/run-down.js';
 export { dutyInOtherWeather } from '../logbook/fit/other-weather.js';
 export { traceOfFeed } from '../logbook/read/trace-of-feed.js';
 export { arrivalEntry } from '../logbook/read/arrival-entry.js';
 export { testOfStartSeen, testOfTrip, testsFromSwitch } from '../logbook/read/tests-from-switch.js';
-export { targetOf, withGiven } from '../logbook/give/use-number.js';
+export { withGiven } from '../logbook/give/use-number.js';
 export { verdictChanges } from '../logbook/give/verdict-changes.js';
-export {
-  COLUMN_HEADS,
-  proposeLayout,
-  readMeterLog,
-  type ColumnUse,
-  type LogLayout,
-  type MeterLog,
-} from '../formats/meter-log.js';
+export { proposeLayout, readMeterLog, type ColumnUse, type LogLayout } from '../formats/meter-log.js';
 export type { TimeStyle } from '../formats/log-times.js';
 export { readLogbookFile, writeLogbookFile } from '../formats/logbook-file.js';
 export { readingsTable } from '../formats/readings-table.js';
-export { givenWords, type GivenWords } from '../logbook/given-words.js';
+export { givenWords } from '../logbook/given-words.js';
 export { orderWords } from '../logbook/order-words.js';
-export type { TestWords } from '../logbook/test-headline.js';
 export { testWords } from '../logbook/test-words.js';
 export { changeLines, type ChangeLines } from '../logbook/verdict-change-words.js';

@@ -6,8 +6,6 @@ export {
   sceneOf,
   type LiveState,
   type MeterReading,
-  type Pace,
-  type SwitchedOn,
   type Trip,
   type TripObservation,
 } from '../now/live-state.js';
@@ -30,13 +28,12 @@ export {
 export type { SwitchOn } from '../now/can-switch-on.js';
 export { clocksOf, waitOf, type Clock } from '../now/clocks.js';
 export type { Overload } from '../now/overloads.js';
-export type { Inspection } from '../now/trip/inspections.js';
-export type { TripCause, TripCauses } from '../now/trip/trip-causes.js';
+export type { TripCauses } from '../now/trip/trip-causes.js';
 export type { UnexplainedPower } from '../now/unexplained-power.js';
 export type { RecoveryStep } from '../now/trip/recovery-steps.js';
-export { plannedAt, type PlannedNow } from '../now/planned-now.js';
-export { clockWords, type ClockWords } from '../now/now-clock-words.js';
-export { shortWait, switchOnWords, type SwitchOnWords } from '../now/switch-on-words.js';
-export { causeWords, inspectionWords, stepWords, type StepWords } from '../now/trip/trip-words.js';
+export { plannedAt } from '../now/planned-now.js';
+export { clockWords } from '../now/now-clock-words.js';
+export { switchOnWords, type SwitchOnWords } from '../now/switch-on-words.js';
+export { causeWords, inspectionWords, stepWords } from '../now/trip/trip-words.js';
 export { unexplainedWords } from '../now/unexplained-words.js';
 export { listNames } from '../words/explain.js';

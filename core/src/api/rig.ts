@@ -11,7 +11,7 @@ export { startSizeOf } from '../loads/start/start-size.js';
 export { runningPowerFactor, runningPowerOf } from '../loads/running-power.js';
 export { ceilingsOf, type Ceiling } from '../supply/surge-tiers.js';
 export { systemOfLoad, type SystemOfLoad } from '../loads/voltage-of-load.js';
-export { halfWidthsOf, intervalOf, type QuantityRole } from '../rig-file/half-widths.js';
+export { halfWidthsOf, type QuantityRole } from '../rig-file/half-widths.js';
 export { valueAt, withValueAt } from '../rig-file/document-path.js';
 export { fieldName } from '../rig-file/field-names.js';
 export {
@@ -21,7 +21,6 @@ export {
   withLoad,
   withPartNumber,
   withRunningFrom,
-  withoutCharging,
   withOnly,
   withoutHabits,
   withoutHolding,

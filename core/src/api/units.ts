@@ -1,8 +1,6 @@
 /** Public: numbers with units, read and written. In the first load; any room. */
 
 export {
-  BTU_PER_HOUR_PER_WATT,
-  HOURS_PER_DAY,
   MINUTES_PER_HOUR,
   MS_PER_SECOND,
   PERCENT,

@@ -63,7 +63,7 @@ export function isNothingFed({ selfStarting, order }: Pick<CheckResult, 'selfSta
 /** Which orders of the starts a verdict is for. */
 export type StartOrderRule = 'best' | 'given' | 'any';
 
-export interface NotLast {
+interface NotLast {
   readonly loadId: string;
   /** What decides if it is started last all the same. */
   readonly limit: Limit;

@@ -21,7 +21,7 @@ export const daysOf = ({ days = 1 }: Pick<Day, 'days'>): number => Math.round(da
 export const slotsOf = (day: Pick<Day, 'days'>): number => daysOf(day) * SLOTS_OF_A_DAY;
 
 /** A time of the day as minutes since midnight. */
-export function minutesOfTime(time: string): number {
+function minutesOfTime(time: string): number {
   const [hours = 0, minutes = 0] = time.split(':').map(Number);
   return hours * MINUTES_OF_AN_HOUR + minutes;
 }

@@ -37,7 +37,7 @@ export interface Unplaced extends Omit<WhyNot, 'task'> {
 }
 
 /** Charge over a plan, Wh, at the beginning of each step and at the end of the last. */
-export interface ChargeTrace {
+interface ChargeTrace {
   readonly stated: readonly number[];
   /** With every doubt read against the plan, and the worst clouds. */
   readonly worst: readonly number[];

@@ -139,13 +139,7 @@ const supplyInSentence = ({ name, sources }: Supply): string =>
   sources.length === 0 ? 'the battery' : theElement(name);
 
 /** A change that lets a job in, as what the hand does. */
-export function dayChangeWords(
-  style: NumberStyle,
-  rig: Rig,
-  day: Day,
-  jobId: string,
-  change: DayChange,
-): string {
+function dayChangeWords(style: NumberStyle, rig: Rig, day: Day, jobId: string, change: DayChange): string {
   const job = day.jobs.find(({ id }) => id === jobId);
   const charging = 'chargingOff' in change && change.chargingOff ? ', with charging off meanwhile' : '';
   switch (change.by) {

@@ -20,7 +20,7 @@ export interface NightWords {
   readonly inverterOff: string | undefined;
 }
 
-export interface NightTakerWords {
+interface NightTakerWords {
   readonly name: string;
   readonly saves: string;
   /** The charge in the morning without it. */

@@ -11,7 +11,7 @@ const SECONDS_OF_A_MINUTE = 60;
 const NOT_FOUND_OUT = 'not found out';
 
 /** How a plan stands to a bound: nothing is better, something may be, or it is beyond what holds. */
-export type Standing = 'best' | 'maybe-better' | 'beyond';
+type Standing = 'best' | 'maybe-better' | 'beyond';
 
 /** One line of how far a plan can be from the best possible. */
 export interface ReachWords {

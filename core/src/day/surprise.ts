@@ -16,7 +16,7 @@ export interface Surprise {
   readonly harm: readonly SurpriseHarm[];
 }
 
-export interface SurpriseHarm {
+interface SurpriseHarm {
   /** Minutes from the beginning of the plan. */
   readonly from: number;
   readonly until: number;

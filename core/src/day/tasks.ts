@@ -22,7 +22,7 @@ export interface LoadState {
 }
 
 /** One stretch of a task in which its load is in one state. */
-export interface TaskStage {
+interface TaskStage {
   /** What runs, as a mask of load states. */
   readonly states: number;
   readonly slots: number;

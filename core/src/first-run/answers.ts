@@ -29,18 +29,18 @@ export interface FirstAnswers {
 
 export type FirstCharger = 'in-inverter' | 'separate' | 'none';
 
-export interface FirstTier {
+interface FirstTier {
   readonly va: number;
   readonly seconds: number;
 }
 
-export interface FirstHookup {
+interface FirstHookup {
   readonly amps: number;
   /** The smallest plug or adapter on the way, where one is smaller than the breaker. */
   readonly plugA?: number | undefined;
 }
 
-export interface FirstCircuit {
+interface FirstCircuit {
   readonly name: string;
   readonly amps: number;
   /** Between the two legs, at twice the volts. */

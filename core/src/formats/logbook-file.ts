@@ -1,6 +1,6 @@
 import { faultOfLogTest, readLogTest, type LogTest } from '../logbook/log-test.js';
 
-export const LOGBOOK_FORMAT = 'heliarch-logbook';
+const LOGBOOK_FORMAT = 'heliarch-logbook';
 const LOGBOOK_VERSION = 1;
 
 /** Tests of a file: what could be read, and what of it could not, with the reason. */
@@ -26,7 +26,7 @@ export function readLogbookFile(text: string): LogbookRead | undefined {
 }
 
 /** Tests as they lie in a file, one by one: a bad one takes no other with it. */
-export function readTests(tests: readonly unknown[]): LogbookRead {
+function readTests(tests: readonly unknown[]): LogbookRead {
   const read = tests.map((each, index) => {
     const test = readLogTest(each);
     return test ? { test } : { fault: `Test ${index + 1}: ${faultOfLogTest(each) ?? 'not readable'}.` };

@@ -6,7 +6,7 @@ import { readLogTime, timeStyleOf, type OffsetAt, type TimeStyle } from './log-t
 export type ColumnUse = TraceColumn | 'time' | 'left-out';
 
 /** A column as it is matched, with what its numbers are multiplied by to be in our unit. */
-export interface ColumnMatch {
+interface ColumnMatch {
   readonly head: string;
   readonly use: ColumnUse;
   readonly factor: number;
@@ -22,7 +22,7 @@ export interface LogLayout {
 }
 
 /** A line that could not be read, as a spreadsheet counts: the header is line 1. */
-export interface UnreadLine {
+interface UnreadLine {
   readonly line: number;
   readonly because: 'no-time' | 'no-number';
 }

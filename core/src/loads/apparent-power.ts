@@ -160,7 +160,7 @@ function acSumOf(watts: DoubtfulSum, nonActive: DoubtfulSum, lagging: DoubtfulSu
  *
  * @param atBest What counts at the optimistic edge, where that is less than all of it.
  */
-export function demandOf(sum: DoubtfulSum, atBest: DoubtfulSum = sum): Demand {
+function demandOf(sum: DoubtfulSum, atBest: DoubtfulSum = sum): Demand {
   return {
     lo: Math.max(0, atBest.stated - doubtOf(atBest.down)),
     stated: sum.stated,

@@ -15,7 +15,7 @@ export const TEST_KINDS = [
 export type TestKind = (typeof TEST_KINDS)[number];
 
 /** What a reading stands for, where it is not one of many. */
-export const READING_ROLES = ['base-before', 'base-after', 'start', 'little-on', 'much-on', 'warm'] as const;
+const READING_ROLES = ['base-before', 'base-after', 'start', 'little-on', 'much-on', 'warm'] as const;
 export type ReadingRole = (typeof READING_ROLES)[number];
 
 const id = () => string().required();

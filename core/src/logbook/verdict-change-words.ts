@@ -5,7 +5,7 @@ import type { Verdict } from '../check/verdict.js';
 import { explain, verdictPhrase } from '../words/explain.js';
 
 /** A verdict that changes, as a line. */
-export interface ChangeLine {
+interface ChangeLine {
   readonly set: string;
   readonly supply: string;
   readonly before: Verdict;

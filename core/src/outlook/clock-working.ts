@@ -10,7 +10,7 @@ import { runningSum } from '../check/wiring/running-set.js';
 import type { AnsweredSet } from '../words/working.js';
 
 /** One line of how the battery's amps come about, W. */
-export interface ClockLine {
+interface ClockLine {
   readonly what: string;
   /** How an entered number is known; absent where the line is computed. */
   readonly basis: Basis | undefined;

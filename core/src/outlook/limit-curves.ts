@@ -19,7 +19,7 @@ export type LimitCurve =
     };
 
 /** Output in W, and what of the input comes out, 0 to 1. */
-export interface EfficiencyPoint {
+interface EfficiencyPoint {
   readonly watts: number;
   readonly share: number;
 }

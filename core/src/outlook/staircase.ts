@@ -30,7 +30,7 @@ export interface Staircase {
 }
 
 /** The smaller of the VA rating and the watts rating at this set's power factor. */
-export interface RunningLimit {
+interface RunningLimit {
   readonly va: number;
   /** Set where the watts rating is the smaller one. */
   readonly watts: { readonly rating: number; readonly powerFactor: number } | undefined;
@@ -40,7 +40,7 @@ export interface RunningLimit {
   readonly limit: Limit | undefined;
 }
 
-export interface Step {
+interface Step {
   readonly consumer: Consumer;
   /** Its place among all loads switched by hand, 1 first. */
   readonly place: number;
@@ -62,7 +62,7 @@ export interface DrawnStart {
   readonly decides: boolean;
 }
 
-export interface MomentStart extends DrawnStart {
+interface MomentStart extends DrawnStart {
   readonly consumer: Consumer;
   readonly again: boolean;
 }

@@ -118,7 +118,7 @@ const WITHOUT_DOUBT: readonly PlateQuantity[] = [
   'coolingRatio',
 ];
 
-export const canBeUsed = ({ quantity, isUnconfirmed }: PlateFact): boolean =>
+const canBeUsed = ({ quantity, isUnconfirmed }: PlateFact): boolean =>
   !isUnconfirmed || !WITHOUT_DOUBT.includes(quantity);
 
 const hasPowerFactor = (part: Part | undefined): boolean =>

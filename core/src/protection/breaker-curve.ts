@@ -2,7 +2,7 @@ import { breakerConstants } from '../reference/breaker-curves.js';
 import { heatFactors, secondsToTrip, type BreakerBand, type BreakerInPlace } from './breaker.js';
 
 /** A current and how long a breaker carries it, A and s. */
-export interface CurvePoint {
+interface CurvePoint {
   readonly amps: number;
   readonly seconds: number;
 }

@@ -9,10 +9,9 @@ export const BATTERY_TABLES: Provenance = {
   confidence: 'low',
 };
 
-/** Volts, amp-hours and celsius that the values below are for. */
+/** Volts and amp-hours that the values below are for, at 25 °C. */
 export const REFERENCE_VOLTS = 12;
 export const REFERENCE_AMP_HOURS = 100;
-export const REFERENCE_C = 25;
 
 /**
  * Resistance of 12 V and 100 Ah with its protection, ohm; it goes with 1/Ah. Of lithium as of a bank sized for its

@@ -10,7 +10,7 @@ export interface MetricRow {
 }
 
 export const METRIC_SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95] as const;
-export type MetricSize = (typeof METRIC_SIZES)[number];
+type MetricSize = (typeof METRIC_SIZES)[number];
 
 export const METRIC_RESISTANCE: Provenance = { source: 'IEC 60228 class 5', confidence: 'high' };
 export const METRIC_AMPACITY: Provenance = {

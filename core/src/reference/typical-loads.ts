@@ -11,7 +11,7 @@ export const TYPICAL_LOADS_SOURCE: Provenance = {
 };
 
 /** How a load of a kind is usually used; as the rig file names it. */
-export type TypicalUse = 'left-on' | 'by-itself' | 'during-work';
+type TypicalUse = 'left-on' | 'by-itself' | 'during-work';
 
 export interface TypicalPart {
   readonly name?: string;

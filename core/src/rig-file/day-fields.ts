@@ -14,7 +14,7 @@ import {
 } from './fields.js';
 
 /** The most days that are planned at once. */
-export const MOST_DAYS = 7;
+const MOST_DAYS = 7;
 const MOST_JOB_MINUTES = 1440 * MOST_DAYS;
 const HOURS_OF_ZONES = 14;
 const MOST_DRIVE_W = 20_000;

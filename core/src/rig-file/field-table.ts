@@ -4,7 +4,7 @@ import type { QuantityRole } from './half-widths.js';
 import { rigSchema } from './schema.js';
 
 /** What a field holds, as a form needs to know it. */
-export type FieldKind =
+type FieldKind =
   | 'quantity'
   | 'number'
   | 'choice'

@@ -4,7 +4,7 @@ import type { Bus, Circuit, Converter, Rig, Source, Supply } from '../rig-file/s
 export type Pole = 'whole' | 'l1' | 'l2';
 
 /** How the legs that feed a load stand to each other; a single conductor has none. */
-export type Phase = 'single' | NonNullable<Supply['legs']>;
+type Phase = 'single' | NonNullable<Supply['legs']>;
 
 /** What a pole of a bus draws from in a given situation. */
 export type Feed =

@@ -17,7 +17,7 @@ import type { Limit } from '../check/limits/limit.js';
 import type { GeneratorElement, InverterElement, SeriesElement } from '../check/wiring/series-elements.js';
 
 /** One number that went into a limit. */
-export interface WorkingLine {
+interface WorkingLine {
   readonly loadId: string;
   readonly partId: string;
   /** Its running power, or what it draws while it starts. */

@@ -6,7 +6,7 @@ export interface Point {
   readonly y: number;
 }
 
-export type SymbolKind = 'inlet' | 'generator' | 'vehicle' | 'converter' | 'battery' | 'solar';
+type SymbolKind = 'inlet' | 'generator' | 'vehicle' | 'converter' | 'battery' | 'solar';
 
 /** A part drawn as a symbol, and where its words begin. */
 export interface PlacedPart extends Point {

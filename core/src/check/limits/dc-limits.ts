@@ -157,7 +157,7 @@ function cutOffLimits(element: BatteryElement, dcCase: DcCase): readonly Limit[]
 }
 
 /** The highest cut-off among the inverters of a bus, V; where none is entered, usual for the volts. */
-export function inverterCutOffV(inverters: readonly InverterElement[], volts: number): number {
+function inverterCutOffV(inverters: readonly InverterElement[], volts: number): number {
   const entered = inverters.flatMap(({ converter }) => converter.cutOffV ?? []);
   const twelves = Math.round(volts / REFERENCE_VOLTS);
   return entered.length > 0 ? Math.max(...entered) : TYPICAL_CUT_OFF_V * twelves;

@@ -33,7 +33,7 @@ export type LimitKind =
   | 'load-volts-start'
   | 'unknown-rating';
 
-export type LimitUnit = 'W' | 'VA' | 'A' | 'V';
+type LimitUnit = 'W' | 'VA' | 'A' | 'V';
 
 /** A value at the pessimistic edge, as entered, and at the optimistic edge. */
 export interface AtEdges {

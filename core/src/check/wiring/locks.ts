@@ -51,7 +51,7 @@ export function droppedAfterStart(rig: Rig, on: readonly Load[], starting: Load)
 }
 
 /** The lock that keeps a load off while one of the others runs. */
-export function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undefined {
+function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undefined {
   const lock = (rig.locks ?? []).find(
     (each) => each.loads.includes(load.id) && others.some((other) => each.loads.includes(other.id)),
   );
@@ -59,7 +59,7 @@ export function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed 
 }
 
 /** The shedder that drops a load while another one runs; a load that is dropped itself drops none. */
-export function droppedBy(
+function droppedBy(
   rig: Rig,
   others: readonly Load[],
   load: Load,

@@ -124,7 +124,7 @@ export function idleThrough(
 }
 
 /** Efficiency of a curve at so many watts of a load that draws no apparent power beside them. */
-export function efficiencyAt(curve: LossCurve, watts: number): number {
+function efficiencyAt(curve: LossCurve, watts: number): number {
   return watts / dcWatts(curve, watts, watts);
 }
 

@@ -7,7 +7,7 @@ import type { RunDownRead } from '../read/run-down-read.js';
 import { batteryWatts } from '../give/tested-inverter.js';
 
 /** A number as the rig has it and as it was measured, and by how many seconds that moves the end. */
-export interface Compared {
+interface Compared {
   readonly predicted: number;
   readonly measured: number;
   readonly effectS: number;

@@ -1,7 +1,7 @@
 import jStat from 'jstat';
 
 /** Share of cases in which an interval of the logbook holds the truth. */
-export const CONFIDENCE = 0.95;
+const CONFIDENCE = 0.95;
 
 /**
  * Half-width of an interval in standard errors.

@@ -59,7 +59,7 @@ export interface DoubtfulNumber extends InTheWay {
 }
 
 /** Who carries a start on a hookup with assist: three starts tell. */
-export interface DoubtfulFact extends InTheWay {
+interface DoubtfulFact extends InTheWay {
   readonly by: 'who-carries';
   readonly supplyId: string;
 }
