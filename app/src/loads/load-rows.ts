@@ -14,8 +14,7 @@ export interface LoadRow extends LoadSummary {
   readonly use: string;
 }
 
-const COLUMNS = ['kind', 'name', 'running', 'start', 'use', 'circuit'] as const;
-export type Column = (typeof COLUMNS)[number];
+export type Column = 'kind' | 'name' | 'running' | 'start' | 'use' | 'circuit';
 
 export interface Sorting {
   readonly column: Column;
