@@ -97,4 +97,9 @@ describe('the sizes that are enough', () => {
     const { beyond } = enoughSizes(plugged, [{ supply: 'battery', on: on('heater') }], 0);
     expect(beyond.map(({ kind }) => kind)).toEqual(['plug-and-cord']);
   });
+
+  it('name once what nothing feeds in any of the wishes', () => {
+    const wish: CheckScene = { supply: 'battery', on: on('water-heater', 'kettle') };
+    expect(enoughSizes(demoRig('tern'), [wish, wish], 0).notFed).toEqual(['water-heater']);
+  });
 });
