@@ -20,7 +20,7 @@ import {
   type Doubt,
   type Limit,
 } from '@heliarch/core/check';
-import { type Rig, type Scene } from '@heliarch/core/rig';
+import type { Rig, Scene } from '@heliarch/core/rig';
 import { cautionsOf, dimmingOf, CAUTION_TEXTS } from '@heliarch/core/explain';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 

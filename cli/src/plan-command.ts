@@ -1,6 +1,6 @@
 import { compile } from '@heliarch/core/check';
-import { type Day, type Rig } from '@heliarch/core/rig';
-import { type NumberStyle } from '@heliarch/core/units';
+import type { Day, Rig } from '@heliarch/core/rig';
+import type { NumberStyle } from '@heliarch/core/units';
 import { planOfDay, reviewOfPlan } from '@heliarch/core/compute';
 import {
   assumptionWords,

@@ -1,5 +1,5 @@
 import { isNothingFed } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { contradictionsOf, unknownFieldsOf, wireTablesOf } from '@heliarch/core/describe';
 import { Command, CommanderError } from 'commander';
 import { checkCommand, type CheckOptions } from './check-command.ts';

@@ -1,5 +1,5 @@
 import { withFollowersOf, type Rig, type Scene } from '@heliarch/core/rig';
-import { type CheckScene } from '@heliarch/core/check';
+import type { CheckScene } from '@heliarch/core/check';
 import { BadInput } from './exit-codes.ts';
 
 export interface SceneOptions {

@@ -6,8 +6,8 @@ import {
   type CombinationQuestion,
   type CombinationRank,
 } from '@heliarch/core/check';
-import { type NumberStyle } from '@heliarch/core/units';
-import { type Rig } from '@heliarch/core/rig';
+import type { NumberStyle } from '@heliarch/core/units';
+import type { Rig } from '@heliarch/core/rig';
 import { changeWords, shortMargin } from '@heliarch/core/explain';
 import { combinationsOf, oneChangeAway, whoRunsWithWhom } from '@heliarch/core/compute';
 import { BadInput } from './exit-codes.ts';

@@ -1,6 +1,6 @@
 import type { Consumer } from '../src/loads/consumer.js';
 import { check, compile, outlooksOf, type CheckScene } from '../src/api/check.js';
-import { type Rig } from '../src/api/rig.js';
+import type { Rig } from '../src/api/rig.js';
 import { situationOf } from '../src/check/situation.js';
 import { hasStart } from '../src/loads/start/joined-start.js';
 import { unplannedLoadsOf } from '../src/outlook/unplanned-load.js';

@@ -1,5 +1,5 @@
 import { compile } from '../src/api/check.js';
-import { type Rig } from '../src/api/rig.js';
+import type { Rig } from '../src/api/rig.js';
 import { combinationsOf } from '../src/api/compute.js';
 import { bitAt, bitsOf, countBits, union } from '../src/sets/bits.js';
 import { maximalSets } from '../src/sets/maximal-sets.js';

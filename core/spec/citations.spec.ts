@@ -44,7 +44,7 @@ describe('a citation', () => {
     expect(unshipped.map(({ path }) => path)).toEqual([]);
   });
 
-  it('of a file in a page names one that is there, from the root or from where the core or the application begins', () => {
+  it('of a file, in a page or a comment, names one that is there, from the root or from where the core or the application begins', () => {
     const pages = execFileSync('git', ['ls-files', 'docs', 'README.md', 'CONTRIBUTING.md'], {
       encoding: 'utf8',
     })
@@ -59,5 +59,12 @@ describe('a citation', () => {
     const isThere = (path: string): boolean =>
       ['', 'core/src/', 'app/src/'].some((root) => existsSync(`${root}${path}`));
     expect(named.filter(({ path }) => !isThere(path))).toEqual([]);
+    const inComments = sources.flatMap(({ path: page, text }) =>
+      [...text.matchAll(/^\s*(?:\*|\/\*\*|\/\/).*?[ (`]((?:[a-z-]+\/)+[a-z0-9-]+\.ts)\b/gm)].map(
+        ([, path = '']) => ({ page, path }),
+      ),
+    );
+    expect(inComments.length).toBeGreaterThan(5);
+    expect(inComments.filter(({ path }) => !isThere(path))).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { compile, outlooksOf, type WorthLookingUp } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { firstValueFrom, lastValueFrom, Subject } from 'rxjs';
 import { smallRig } from '../storage/small-rig.testing';
 import { Answers, type Answer } from './answers';

@@ -36,8 +36,8 @@ import {
   worthLookingUp,
   type WorthLookingUp,
 } from '@heliarch/core/check';
-import { type Day, type Placement, type Rig, type Scene } from '@heliarch/core/rig';
-import { type NumberStyle } from '@heliarch/core/units';
+import type { Day, Placement, Rig, Scene } from '@heliarch/core/rig';
+import type { NumberStyle } from '@heliarch/core/units';
 import { leftBeside } from '@heliarch/core/describe';
 import { cautionsOf, dimmingOf, voltageDropsOf } from '@heliarch/core/explain';
 import {

@@ -1,6 +1,6 @@
 import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Day, type Load, type Rig } from '@heliarch/core/rig';
+import type { Day, Load, Rig } from '@heliarch/core/rig';
 import { formatAmount, PERCENT } from '@heliarch/core/units';
 import { wattsInState } from '@heliarch/core/check';
 import { SLOT_MINUTES, slotsOf, stretchesBetween, type DayPlan } from '@heliarch/core/day';

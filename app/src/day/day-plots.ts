@@ -1,5 +1,5 @@
 import { formatPercent, type NumberStyle } from '@heliarch/core/units';
-import { type Day } from '@heliarch/core/rig';
+import type { Day } from '@heliarch/core/rig';
 import { energyWords, SLOT_MINUTES, slotsOf, timeInPlan, whOf, type DayPlan } from '@heliarch/core/day';
 import type { BarePlot, PlotAxis, PlotLine, PlotPoint } from '../ui/plot/plot-drawn';
 

@@ -3,7 +3,7 @@ import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { capitalised, formatPercent } from '@heliarch/core/units';
 import { compareVerdicts } from '@heliarch/core/check';
-import { type Day as DayOfRig, type Job } from '@heliarch/core/rig';
+import type { Day as DayOfRig, Job } from '@heliarch/core/rig';
 import {
   assumptionWords,
   cutWords,

@@ -11,7 +11,7 @@ import {
 import { Router } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { wattsInState } from '@heliarch/core/check';
-import { type Day, type Placement } from '@heliarch/core/rig';
+import type { Day, Placement } from '@heliarch/core/rig';
 import { timeInPlan } from '@heliarch/core/day';
 import { Dialog } from '../ui/dialog';
 import { FieldHelpLine } from '../parts/fields/field-help';

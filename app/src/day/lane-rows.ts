@@ -1,5 +1,5 @@
 import { minutesOfPlanAt } from '../parts/minutes-of-plan';
-import { type Day, type Job, type Load, type Rig } from '@heliarch/core/rig';
+import type { Day, Job, Load, Rig } from '@heliarch/core/rig';
 import { PERCENT } from '@heliarch/core/units';
 import { slotsOf, SLOT_MINUTES, timeInPlan, type DayPlan, type PlannedPiece } from '@heliarch/core/day';
 import { troublesOf, type Trouble } from './troubles';

@@ -1,7 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { formatNumber } from '@heliarch/core/units';
-import { type LoadFamily } from '@heliarch/core/rig';
+import type { LoadFamily } from '@heliarch/core/rig';
 import {
   NzTableCellDirective,
   NzTableComponent,

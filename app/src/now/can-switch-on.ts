@@ -3,7 +3,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NzInputDirective } from 'ng-zorro-antd/input';
 import { formatNumber } from '@heliarch/core/units';
-import { type Load } from '@heliarch/core/rig';
+import type { Load } from '@heliarch/core/rig';
 import { FieldStyles } from '../ui/library/field-styles';
 import { LibraryStyles } from '../ui/library/library-styles';
 import { keepTogether } from '../ui/keep-together';

@@ -1,4 +1,4 @@
-import { type Rig, type SourceTest, type Supply } from '@heliarch/core/rig';
+import type { Rig, SourceTest, Supply } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.testing';
 import { TestBed } from '@angular/core/testing';
 import type { LogTest } from '@heliarch/core/logbook';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { formatDuration, MS_PER_SECOND } from '@heliarch/core/units';
-import { type Scene } from '@heliarch/core/rig';
+import type { Scene } from '@heliarch/core/rig';
 import { UnitChoice } from './unit-choice';
 import { ChargeEntry, type ChargeRead } from './charge-entry';
 

@@ -10,7 +10,7 @@ import {
   type CheckResult,
   type Limit,
 } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { keepTogether } from '../ui/keep-together';
 import { LimitWorking } from './limit-working';
 import { VerdictMark } from './verdict-mark';

@@ -8,7 +8,7 @@ import {
   type NumberStyle,
   PERCENT,
 } from '@heliarch/core/units';
-import { type Limit } from '@heliarch/core/check';
+import type { Limit } from '@heliarch/core/check';
 import { limitCurveOf, type LimitCurve } from '@heliarch/core/explain';
 import { UnitChoice } from './unit-choice';
 import { Plot } from '../ui/plot/plot';

@@ -2,7 +2,7 @@ import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { capitalised, formatAmount } from '@heliarch/core/units';
 import { explainLimit, partName, plainText, type Limit, type AnsweredSet } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { workingOf } from '@heliarch/core/explain';
 import { BasisMark } from './basis-mark';
 import { keepTogether } from '../ui/keep-together';

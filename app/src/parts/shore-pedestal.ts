@@ -1,5 +1,5 @@
 import { formatNumber, type NumberStyle } from '@heliarch/core/units';
-import { type Rig, type Supply } from '@heliarch/core/rig';
+import type { Rig, Supply } from '@heliarch/core/rig';
 import { keepTogether } from '../ui/keep-together';
 
 /** What an arrival test is of: a hookup; generators and batteries are no post. */

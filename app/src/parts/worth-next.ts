@@ -2,7 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { UnitChoice } from './unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { worthLookingUpWords } from '@heliarch/core/describe';
 import { debounceTime, EMPTY } from 'rxjs';
 import { Answers } from '../compute/answers';

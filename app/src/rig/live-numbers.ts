@@ -1,5 +1,5 @@
 import { batteryClockOf, check, compile } from '@heliarch/core/check';
-import { type Rig, type Scene } from '@heliarch/core/rig';
+import type { Rig, Scene } from '@heliarch/core/rig';
 
 /** What flows in the set that is ticked, by the id of the part: computed, and nothing where nothing flows. */
 export interface LiveNumbers {

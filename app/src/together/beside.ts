@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type CautionId, type CheckResult, type CheckScene } from '@heliarch/core/check';
-import { type Rig, type SourceTest } from '@heliarch/core/rig';
+import type { CautionId, CheckResult, CheckScene } from '@heliarch/core/check';
+import type { Rig, SourceTest } from '@heliarch/core/rig';
 import { contradictionsOf, wireTablesOf } from '@heliarch/core/describe';
 import { Warnings } from './warnings';
 import { ContingencyList } from './contingencies';

@@ -1,7 +1,7 @@
 import { UnitChoice } from '../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount } from '@heliarch/core/units';
-import { type BatteryClock, type AnsweredSet } from '@heliarch/core/check';
+import type { BatteryClock, AnsweredSet } from '@heliarch/core/check';
 import { clockWorkingOf } from '@heliarch/core/explain';
 import { BasisMark } from '../parts/basis-mark';
 import { keepTogether } from '../ui/keep-together';

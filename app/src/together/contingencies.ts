@@ -9,7 +9,7 @@ import {
   type CheckScene,
   type Verdict,
 } from '@heliarch/core/check';
-import { type Rig, type SourceTest } from '@heliarch/core/rig';
+import type { Rig, SourceTest } from '@heliarch/core/rig';
 import { unplannedLoadWords } from '@heliarch/core/explain';
 import { EMPTY } from 'rxjs';
 import { Answers } from '../compute/answers';

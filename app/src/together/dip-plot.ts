@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type CheckResult } from '@heliarch/core/check';
+import type { CheckResult } from '@heliarch/core/check';
 import { formatNumber, type NumberStyle, PERCENT } from '@heliarch/core/units';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { DIP_STEPS, dipsOf } from '@heliarch/core/explain';
 import { Plot } from '../ui/plot/plot';
 import type { PlotDrawn } from '../ui/plot/plot-drawn';

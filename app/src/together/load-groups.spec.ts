@@ -1,5 +1,5 @@
 import { check, compile, outlooksOf, type CheckScene } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.testing';
 import { groupLoads } from './load-groups';
 

@@ -13,7 +13,7 @@ import {
   loadSummary,
 } from '@heliarch/core/rig';
 import { listNames, outlookWords, type CheckResult, type Outlook, type Verdict } from '@heliarch/core/check';
-import { type Basis, type Quantity } from '@heliarch/core/units';
+import type { Basis, Quantity } from '@heliarch/core/units';
 
 /** One row of the load list. */
 export interface LoadRow {

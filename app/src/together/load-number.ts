@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { partNumber, systemOfLoad, type Load, type Part, type PartNumber } from '@heliarch/core/rig';
-import { type Amount } from '@heliarch/core/units';
+import type { Amount } from '@heliarch/core/units';
 import { asTheRigHasIt } from '../ui/as-the-rig-has-it';
 import { QuantityControl, type Known } from '../parts/quantity/quantity-control';
 import { TogetherState } from './together-state';

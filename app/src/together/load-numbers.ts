@@ -11,7 +11,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { kindOfPart, partNumber, type Load, type Part } from '@heliarch/core/rig';
-import { type Outlook } from '@heliarch/core/check';
+import type { Outlook } from '@heliarch/core/check';
 import { asIfOn } from '@heliarch/core/explain';
 import { LimitWorking } from '../parts/limit-working';
 import { LoadNumber, type NumberAsked } from './load-number';

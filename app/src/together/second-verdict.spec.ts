@@ -1,5 +1,5 @@
 import { batteryClockOf, check, compile, dropOutOf, type CheckScene } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { smallRig } from '../storage/small-rig.testing';
 import { onPage } from '../parts/on-page.testing';
 import { SecondVerdict } from './second-verdict';

@@ -9,7 +9,7 @@ import {
   type AnsweredSet,
 } from '@heliarch/core/check';
 import { formatAmount, formatDuration, formatNumber } from '@heliarch/core/units';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { keepTogether } from '../ui/keep-together';
 import { LimitWorking } from '../parts/limit-working';
 import { VerdictMark } from '../parts/verdict-mark';

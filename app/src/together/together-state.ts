@@ -36,7 +36,7 @@ import {
   type Scene,
   type SourceTest,
 } from '@heliarch/core/rig';
-import { type Quantity } from '@heliarch/core/units';
+import type { Quantity } from '@heliarch/core/units';
 import { Answers } from '../compute/answers';
 import { latest, stoppable, type Latest } from '../compute/latest';
 import { isSameSystem } from '../compute/same-system';

@@ -50,7 +50,7 @@ export function waitOf(
  * How long a load waits after it lost its power or was switched off, s: its own wait or a soft starter's, else that of the
  * pressure of its compressor; undefined where it need not.
  *
- * Source: electrical/restart-wait.ts; reference/rough-use.ts, common practice.
+ * Source: loads/start/restart-wait.ts; reference/rough-use.ts, common practice.
  */
 export function waitAfterStop(
   rig: Rig,

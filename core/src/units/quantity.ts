@@ -1,4 +1,4 @@
-/** How a number is known. Its default doubt follows from this and from its role (rig/half-widths.ts). */
+/** How a number is known. Its default doubt follows from this and from its role (rig-file/half-widths.ts). */
 export const BASES = [
   'measured',
   'data-sheet',

@@ -1,5 +1,5 @@
 import { formatAmount, formatNumber, MINUTES_PER_HOUR, type NumberStyle } from '@heliarch/core/units';
-import { type Load, type Rig } from '@heliarch/core/rig';
+import type { Load, Rig } from '@heliarch/core/rig';
 import { wattsInState } from '@heliarch/core/check';
 import type { PlotDrawn } from '../../ui/plot/plot-drawn';
 

@@ -1,5 +1,5 @@
 import { formatNumber, formatSeconds, type Interval, type NumberStyle } from '@heliarch/core/units';
-import { type Ceiling } from '@heliarch/core/rig';
+import type { Ceiling } from '@heliarch/core/rig';
 import type { PlotDrawn, PlotLabel, PlotLine } from '../../ui/plot/plot-drawn';
 
 /** What a start is drawn of, in VA and seconds at both edges. */

@@ -2,7 +2,7 @@ import { UnitChoice } from '../../parts/unit-choice';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatAmount } from '@heliarch/core/units';
 import { wattsInState } from '@heliarch/core/check';
-import { type Load, type Part } from '@heliarch/core/rig';
+import type { Load, Part } from '@heliarch/core/rig';
 import { FieldRow } from '../../parts/fields/field-row';
 import { SheetContext } from '../../parts/fields/sheet-context';
 

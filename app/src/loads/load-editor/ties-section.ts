@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { type Load, type Rig } from '@heliarch/core/rig';
+import type { Load, Rig } from '@heliarch/core/rig';
 import { Select } from '../../ui/select/select';
 import { RigSession } from '../../storage/rig-session';
 import { TieLine, type Tie } from './tie-line';

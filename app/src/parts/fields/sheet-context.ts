@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormRecord, type FormControl } from '@angular/forms';
-import { type Part, type Rig } from '@heliarch/core/rig';
+import type { Part, Rig } from '@heliarch/core/rig';
 import { fieldAt, topFields, typicalAt, withoutIndexes, type Field } from '@heliarch/core/describe';
 import { map } from 'rxjs';
 import { fieldValue, placeOf, RigEdits, type Target } from '../../storage/rig-edits';

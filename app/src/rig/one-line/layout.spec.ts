@@ -1,4 +1,4 @@
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { findKinds, rigFromAnswers } from '@heliarch/core/describe';
 import type { OneLine, Point, Wire } from './drawing';
 import { oneLineOf } from './layout';

@@ -4,7 +4,7 @@ import { NzTableModule } from 'ng-zorro-antd/table';
 import { Subject } from 'rxjs';
 import { explainLimit, type Limit, limitLabel, plainText } from '@heliarch/core/check';
 import { PERCENT } from '@heliarch/core/units';
-import { type Scene } from '@heliarch/core/rig';
+import type { Scene } from '@heliarch/core/rig';
 import { sizeWords, withoutScene, withSceneKept, type SizeWords } from '@heliarch/core/explain';
 import { Answers } from '../../compute/answers';
 import { latest, stoppable } from '../../compute/latest';

@@ -1,6 +1,6 @@
 import type { NumberStyle } from '@heliarch/core/units';
 import { formatNumber } from '@heliarch/core/units';
-import { type Staircase } from '@heliarch/core/check';
+import type { Staircase } from '@heliarch/core/check';
 import { ticks } from 'd3-array';
 import type { Box } from './boxes';
 import { columnLabels, type ColumnLabel } from './column-labels';

@@ -1,6 +1,6 @@
 import type { NumberStyle } from '@heliarch/core/units';
 import { formatNumber } from '@heliarch/core/units';
-import { type Staircase, type Verdict } from '@heliarch/core/check';
+import type { Staircase, Verdict } from '@heliarch/core/check';
 import { overlap, type Box } from './boxes';
 import { LEFT, TOP, type Layout } from './layout';
 import { whiskerEnd } from './whisker-end';

@@ -1,6 +1,6 @@
 import type { NumberStyle } from '@heliarch/core/units';
 import { formatNumber, formatSeconds } from '@heliarch/core/units';
-import { type DrawnStart, type Limit, type Verdict } from '@heliarch/core/check';
+import type { DrawnStart, Limit, Verdict } from '@heliarch/core/check';
 import { overlap, type Box } from './boxes';
 import { TOP, type Layout } from './layout';
 import { leastCovering, MARGIN_HEIGHT, marginWords, type MarginShape, type TextPlace } from './margin-text';

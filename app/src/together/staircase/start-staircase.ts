@@ -19,7 +19,7 @@ import {
   type AnsweredSet,
   type Staircase,
 } from '@heliarch/core/check';
-import { type Rig } from '@heliarch/core/rig';
+import type { Rig } from '@heliarch/core/rig';
 import { LimitWorking } from '../../parts/limit-working';
 import { drawStaircase } from './drawing';
 import type { StartShape } from './start-shapes';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Subject } from 'rxjs';
 import { theLoad, type Load } from '@heliarch/core/rig';
-import { type Way } from '@heliarch/core/check';
+import type { Way } from '@heliarch/core/check';
 import { Answers } from '../../compute/answers';
 import { latest, stoppable } from '../../compute/latest';
 import { AnswerState } from '../../parts/answer-state';

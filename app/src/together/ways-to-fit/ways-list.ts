@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { type Rig } from '@heliarch/core/rig';
-import { type Way, type WaysToFit } from '@heliarch/core/check';
+import type { Rig } from '@heliarch/core/rig';
+import type { Way, WaysToFit } from '@heliarch/core/check';
 import { isPurchase, wayWords, wouldNotHelpWords } from '@heliarch/core/explain';
 import { keepTogether } from '../../ui/keep-together';
 import { UnitChoice } from '../../parts/unit-choice';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { theLoad } from '@heliarch/core/rig';
-import { type Combination } from '@heliarch/core/check';
+import type { Combination } from '@heliarch/core/check';
 import { AnswerState } from '../../parts/answer-state';
 import { LongWork } from '../../parts/long-work';
 import { NothingHere } from '../../ui/nothing-here';

@@ -54,7 +54,7 @@ export interface CabinCycle {
  *
  * @param room Capacity of what cycles: air and skin.
  * @param bandK Width of the thermostat's band around the temperature, K, above 0.
- * @returns Source: physics, 1R1C; shares and losses with heat in reference/rooms.ts.
+ * @returns Source: physics, 1R1C; shares and losses with heat in reference/cabins.ts.
  */
 export function cabinCycle(room: Cabin, unit: RatedUnit, weather: CabinWeather, bandK: number): CabinCycle {
   const { balanceC, cooledC } = balances(room, unit, weather);
@@ -75,7 +75,7 @@ export function cabinCycle(room: Cabin, unit: RatedUnit, weather: CabinWeather, 
  *
  * @param fromC What it is, celsius.
  * @returns min and Wh at the plug; undefined where the unit never gets there. Source: as cabinCycle, with the deep capacity of
- * reference/rooms.ts.
+ * reference/cabins.ts.
  */
 export function precooling(
   room: Cabin,
@@ -95,7 +95,7 @@ export function precooling(
  * Share of the cooling that lowers the temperature; the rest dries the air.
  *
  * @param humidityPercent Relative humidity, 0 to 100.
- * @returns 0 to 1. Source: common practice (reference/rooms.ts), straight between its two points.
+ * @returns 0 to 1. Source: common practice (reference/cabins.ts), straight between its two points.
  *
  * @example
  * sensibleShareAt(50); // 0.825

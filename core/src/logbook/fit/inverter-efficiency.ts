@@ -66,7 +66,7 @@ const LEAST_SHARE = 0.02;
  * efficiency at full power standing.
  *
  * @returns Undefined where no such curve passes there: then the idle draw or the full power is what does not agree.
- * Source: the curve of electrical/efficiency-curve.ts, solved by halving.
+ * Source: the curve of supply/efficiency-curve.ts, solved by halving.
  */
 export function peakThrough(
   converter: Converter,
@@ -95,7 +95,7 @@ const MOST_IDLE_SHARE = 0.08;
  * power standing: what a point below both of them says.
  *
  * @returns W; undefined where no idle draw from what the rig has on would explain it.
- * Source: the curve of electrical/efficiency-curve.ts, solved by halving.
+ * Source: the curve of supply/efficiency-curve.ts, solved by halving.
  */
 export function idleThrough(
   converter: Converter,
@@ -132,7 +132,7 @@ function efficiencyAt(curve: LossCurve, watts: number): number {
  * Idle draw and losses through points at two loads or more: P_dc = idle + P + b P², by least squares of the losses over P².
  *
  * @returns Undefined where the loads lie too near each other, or idle draw or losses would come to less than nothing.
- * Source: the curve of electrical/efficiency-curve.ts with a = 1.
+ * Source: the curve of supply/efficiency-curve.ts with a = 1.
  */
 export function curveThrough(
   converter: Converter,

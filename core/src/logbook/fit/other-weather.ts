@@ -16,7 +16,7 @@ export interface Weather {
  *
  * @param duty Measured share of the time, above 0 and below 1.
  * @returns 0 to 1 and, where it would not keep up, 1; undefined where it was no warmer outside than what it held.
- * Source: physics, 1R1C as heat/room.ts; gains and loss with heat are common practice (reference/rooms.ts).
+ * Source: physics, 1R1C as loads/heat/cabin.ts; gains and loss with heat are common practice (reference/cabins.ts).
  */
 export function dutyInOtherWeather(duty: number, at: Weather, other: Weather): Interval | undefined {
   const { low, usual, high } = GAINS_AS_KELVIN;
