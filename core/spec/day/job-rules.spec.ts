@@ -55,6 +55,13 @@ describe('what a job asks for', () => {
     expect(drawn(followed)).toBeGreaterThan(1.5 * drawn(alone));
     const onBattery = planOfDay(ties('water-heater'), { ...sawing, supplies: [] }, { rounds: 2 });
     expect(onBattery.placed).toBe(1);
+    // as a job of its own it is missed, though the saw runs beside it
+    const both = dayOf([
+      { load: 'bandsaw', minutes: 60, from: '09:00', until: '10:00' },
+      { load: 'water-heater', minutes: 30, from: '09:00', until: '10:00' },
+    ]);
+    const plan = planOfDay(ties('water-heater'), { ...both, supplies: [] }, { rounds: 2 });
+    expect(plan.pieces.map(({ job }) => job)).toEqual(['job-0']);
   });
 
   it('is cut down before it is left out, and no further than it may be', () => {

@@ -282,7 +282,11 @@ export class Timetable {
     for (let slot = piece.begin; slot < piece.begin + piece.slots; slot += 1) {
       const supply = this.supplies[slot];
       if (supply === undefined) return { by: 'no-supply', slot };
-      const by = this.failureAt(slot, supply, this.stateOf(piece, slot), this.startsOf(piece, slot));
+      const own = this.stateOf(piece, slot);
+      // What another load would start is missed all the same where it is a job of its own.
+      if (this.system.setsOn(supply).notFedOf(own) !== undefined)
+        return { by: 'limit', slot, supply, states: own };
+      const by = this.failureAt(slot, supply, own, this.startsOf(piece, slot));
       if (by) return { by, slot, supply, states: this.withPiece(slot, piece) };
     }
     return undefined;
