@@ -1,4 +1,6 @@
 import { spawnSync } from 'node:child_process';
+import { compressBuild } from './compress-build.mjs';
+import { joinChunks } from './join-chunks.mjs';
 import { writeLibraryStyles } from './library.mjs';
 import { longStep } from './long-step.mjs';
 import { root } from './paths.mjs';
@@ -12,6 +14,8 @@ const INPUTS = [
   'angular.json',
   'tsconfig.base.json',
   'package-lock.json',
+  'scripts/set-up/join-chunks.mjs',
+  'scripts/set-up/compress-build.mjs',
 ];
 
 /** The commit that is built, for the page and for saved files; a copy without git has none. */
@@ -26,12 +30,14 @@ function commit() {
 /** Builds the application when its sources have changed. */
 export async function buildApplication() {
   await writeLibraryStyles();
-  await onceFor('build', INPUTS, 'app/dist/index.html', () =>
-    longStep('Building the application', process.execPath, [
+  await onceFor('build', INPUTS, 'app/dist/index.html', async () => {
+    await longStep('Building the application', process.execPath, [
       'node_modules/@angular/cli/bin/ng.js',
       'build',
       '--define',
       `HELIARCH_COMMIT='${commit()}'`,
-    ]),
-  );
+    ]);
+    await joinChunks();
+    compressBuild();
+  });
 }

@@ -52,5 +52,5 @@ function withImports(files) {
 function importsOf(file) {
   if (!file.endsWith('.js')) return [];
   const text = readFileSync(join(dist, file), 'utf8');
-  return [...text.matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map((match) => match[1]);
+  return [...text.matchAll(/(?:from|import)["']\.\/([^"']+\.js)["']/g)].map((match) => match[1]);
 }

@@ -23,7 +23,7 @@ const YEAR_S = 31_536_000;
 const COMPRESS_FROM_BYTES = 1024;
 
 /** The build names a file by a hash of its content: only such a file can be kept for ever. */
-const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?)$/;
+const HASHED = /-[A-Za-z0-9]{8}\.(js|css|woff2?)(\.(br|gz))?$/;
 
 /** Where a phone finds the certificate to trust. */
 export const AUTHORITY_PATH = '/heliarch.crt';
@@ -36,7 +36,7 @@ export function createApplication({ folder, demoRig, authority }: ApplicationOpt
   application.on('error', reportDefect);
   application.use(helmet(securityHeaders));
   application.use(answerFaultsInOneLine);
-  // Brotli takes several megabytes of memory a request, and the page is mostly on this machine.
+  // For what the build has not compressed: brotli would take several megabytes of memory a request.
   application.use(compress({ threshold: COMPRESS_FROM_BYTES, br: false, filter: isCompressed }));
   application.use(conditional());
   application.use(etag());
