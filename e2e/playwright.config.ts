@@ -23,7 +23,7 @@ export default defineConfig({
   testMatch: '**/*.e2e.ts',
   outputDir: './test-results',
   retries: 0,
-  workers: 2,
+  workers: 3,
   // Waiting asserts no speed: a busy machine of two cores may take many times what a person would see.
   timeout: 180_000,
   expect: { timeout: 30_000 },

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
+import { WORKED_EXAMPLES } from './worked-example.js';
 
 /** What is cited in code and tests must be there to be opened: sections and rules of docs/methods.md, decisions. */
 const methods = readFileSync('docs/methods.md', 'utf8');
@@ -33,6 +34,20 @@ describe('a citation', () => {
     expect(cited('methods\\.md,? ').filter(({ number }) => !sections.has(number))).toEqual([]);
     expect(cited('\\brules? ').filter(({ number }) => !rules.has(number))).toEqual([]);
     expect(cited('\\brules? ').length).toBeGreaterThan(30);
+  });
+
+  it('of a worked example of the methods names one that is there, and none is there that no spec reads', () => {
+    const read = new Set(
+      sources.flatMap(({ text }) =>
+        [...text.matchAll(/workedExample\('([\d.]+)'\)/g)].map(([, number]) => number),
+      ),
+    );
+    const titled = sources.flatMap(({ path, text }) =>
+      [...text.matchAll(/worked examples? (?!of NREL)([\d.]*)/g)].map(([, number]) => ({ path, number })),
+    );
+    expect(titled.length).toBeGreaterThan(30);
+    expect(titled.filter(({ number = '' }) => !WORKED_EXAMPLES.includes(number))).toEqual([]);
+    expect(WORKED_EXAMPLES.filter((number) => !read.has(number))).toEqual([]);
   });
 
   it('of a decision names a record, and none names a page that is not shipped', () => {

@@ -85,7 +85,9 @@ test.describe('on a slow phone', () => {
       });
       await page.goto(path);
       await expect(page.locator('main h1').first()).toBeVisible({ timeout: 90_000 });
-      await page.waitForTimeout(4000);
+      // What comes later comes over the line, and moves things as it is drawn.
+      await page.waitForLoadState('networkidle');
+      await page.waitForTimeout(2000);
       const { shift, shifted } = await page.evaluate(() => {
         const { shift, shifted } = window as unknown as { shift: number; shifted: string[] };
         return { shift, shifted };

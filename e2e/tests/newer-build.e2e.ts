@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -56,10 +56,9 @@ test('a newer build takes over only when asked to, and the page in use goes on w
 
 /** The build as it would be after a change: every hashed file under another name, told apart by the commit it names. */
 function copyAsNewer(built: string, folder: string, commit: string): void {
-  mkdirSync(folder);
-  const renamed = (text: string) =>
-    text.replace(/\b((?:chunk|main|styles|worker)-[A-Z0-9]{7})[A-Z0-9](?=\.(?:js|css))/g, '$1_');
-  cpSync(built, folder, { recursive: true });
+  const renamed = (text: string) => text.replace(/(-[A-Za-z0-9]{7})[A-Za-z0-9](?=\.(?:js|css)\b)/g, '$1_');
+  // What is compressed beside a file would be of the one before.
+  cpSync(built, folder, { recursive: true, filter: (path) => !/\.(?:js|css|html|json)\.(?:br|gz)$/.test(path) });
   for (const name of readdirSync(folder).filter((each) => /\.(js|css|html)$/.test(each))) {
     const text = renamed(readFileSync(join(folder, name), 'utf8'));
     const namesTheBuild = text.includes(', commit ${');

@@ -61,7 +61,9 @@ function groupsOf(main, files) {
   const fewestFirst = [...new Set(roomsOf.values())].sort((a, b) => count(a) - count(b));
   for (const rooms of fewestFirst) {
     if (count(rooms) === 1 || rooms === ALL || bytes(rooms) >= WORTH_A_REQUEST_BYTES) continue;
-    const imported = within(rooms).flatMap((file) => importsOf(text.get(file)).map((each) => roomsOf.get(each)));
+    const imported = within(rooms).flatMap((file) =>
+      importsOf(text.get(file)).map((each) => roomsOf.get(each)),
+    );
     const next = fewestFirst.find(
       (more) =>
         more !== rooms &&

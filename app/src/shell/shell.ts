@@ -1,5 +1,12 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
+import {
+  ApplicationRef,
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NzIconDirective, provideNzIconsPatch } from 'ng-zorro-antd/icon';
 import { MoonOutline, RollbackOutline, SearchOutline, SunOutline } from '@ant-design/icons-angular/icons';
@@ -58,6 +65,7 @@ import { UnitChoice } from '../parts/unit-choice';
 export class Shell {
   protected readonly opening = inject(RigOpening);
   private readonly router = inject(Router);
+  private readonly application = inject(ApplicationRef);
   /** The first questions are open. */
   protected readonly isBeginning = signal(false);
   protected readonly newName = signal('');
@@ -110,6 +118,11 @@ export class Shell {
       print: () => setTimeout(() => window.print()),
     };
     actions[action]();
+  }
+
+  /** A room that the browser paints before it is filled in would shift. */
+  protected drawAtOnce(): void {
+    queueMicrotask(() => this.application.tick());
   }
 
   /** After the questions comes the first verdict. */

@@ -16,18 +16,22 @@ import { collapseWatts, cutOffWatts, dcAmps, rmsWithRipple } from '../../src/bat
 import { fuseBand as bandOf } from '../../src/protection/fuse.js';
 import type { FuseKind } from '../../src/reference/fuse-curves.js';
 import { always } from '../always.js';
+import { workedExample } from '../worked-example.js';
 
 describe('a resistive DC source', () => {
-  it('gives 183.5 A for 2,202 W at 13.1 V and 6 mΩ (worked example, methods.md 6)', () => {
-    const amps = dcAmps({ openV: 13.1, ohms: 0.006 }, 2202) ?? 0;
-    expect(amps).toBeCloseTo(183.5, 1);
-    expect(13.1 - 0.006 * amps).toBeCloseTo(12, 2);
+  it('gives the stable current of its power (worked example 6.1)', () => {
+    const { given, comesTo } = workedExample('6.1');
+    const [watts, openV, milliohms] = given;
+    const ohms = milliohms / 1000;
+    const amps = dcAmps({ openV, ohms }, watts) ?? NaN;
+    comesTo(amps, openV - ohms * amps);
   });
 
-  it('collapses at 1,860 W from 12.2 V and 20 mΩ, and is cut off at 892.5 (worked example, methods.md 6)', () => {
-    const source = { openV: 12.2, ohms: 0.02 };
-    expect(collapseWatts(source)).toBeCloseTo(1860, 0);
-    expect(cutOffWatts(source, 10.5)).toBeCloseTo(892.5, 5);
+  it('is cut off long before it collapses (worked example 6.2)', () => {
+    const { given, comesTo } = workedExample('6.2');
+    const [openV, milliohms, cutOffV] = given;
+    const source = { openV, ohms: milliohms / 1000 };
+    comesTo(collapseWatts(source), cutOffWatts(source, cutOffV));
     expect(cutOffWatts(source, source.openV + 1)).toBe(0);
     expect(cutOffWatts(source, source.openV / 3)).toBe(collapseWatts(source));
     expect([collapseWatts({ openV: 12, ohms: 0 }), cutOffWatts({ openV: 12, ohms: 0 }, 10.5)]).toEqual([
@@ -37,11 +41,14 @@ describe('a resistive DC source', () => {
     expect(dcAmps(source, 1861)).toBeUndefined();
   });
 
-  it('sags to 11.24 V warm and 8.13 V at 0 °C: 2,200 W from 13.0 V, 3 + 6 mΩ (worked example, methods.md 6)', () => {
-    const volts = (ohms: number) => 13 - ohms * (dcAmps({ openV: 13, ohms }, 2200) ?? 0);
-    expect(volts(0.009)).toBeCloseTo(11.24, 1);
-    // only the battery's 6 mΩ grow in the cold
-    expect(volts(0.003 + 0.006 * coldFactor('lfp', 0))).toBeCloseTo(8.13, 1);
+  it('sags far more in the cold, where only what is the battery’s of its resistance grows (worked example 6.3)', () => {
+    const { given, comesTo } = workedExample('6.3');
+    const [watts, openV, cable, battery, celsius] = given;
+    const volts = (milliohms: number) => {
+      const ohms = milliohms / 1000;
+      return openV - ohms * (dcAmps({ openV, ohms }, watts) ?? NaN);
+    };
+    comesTo(volts(cable + battery), volts(cable + battery * coldFactor('lfp', celsius)));
   });
 
   it('keeps its power balance: what is given, less what is lost, is what is drawn (physics)', () => {
@@ -74,12 +81,16 @@ describe('batteries side by side', () => {
     parallelShares(ohms).forEach((share, index) => expect(300 * share).toBeCloseTo(solved[index] ?? 0, 8));
   });
 
-  it('give 181.8 A of two times 100 A at 55 to 45 (worked example, methods.md 6)', () => {
-    expect(bankLimit([100, 100], [0.55, 0.45])).toBeCloseTo(181.8, 1);
+  it('give what the one that takes most of it can (worked example 6.4)', () => {
+    const { given, comesTo } = workedExample('6.4');
+    const [amps, most, least] = given;
+    comesTo(bankLimit([amps, amps], [most, least]));
   });
 
-  it('equalise with 87.5 A when they differ by 1.4 V over 16 mΩ (worked example, methods.md 6)', () => {
-    expect(joiningAmps(1.4, 0.016)).toBeCloseTo(87.5, 10);
+  it('equalise by their difference over what lies between them (worked example 6.5)', () => {
+    const { given, comesTo } = workedExample('6.5');
+    const [volts, milliohms] = given;
+    comesTo(joiningAmps(volts, milliohms / 1000));
   });
 
   it('have a resistance that goes with volts over amp-hours (common practice, no published source)', () => {
@@ -92,15 +103,17 @@ describe('batteries side by side', () => {
     expect(typicalOhms('agm', 12, 100, { ...warm, percent }).hi).toBeCloseTo(0.018, 10);
   });
 
-  it('show their charge at rest: flooded 12.33 V is 60.7 % (worked example, methods.md 6)', () => {
-    expect(chargeFromRestVolts('flooded', 12, 12.33)).toBeCloseTo(60.7, 1);
+  it('show their charge at rest (worked example 6.6)', () => {
+    const { given, comesTo } = workedExample('6.6');
+    comesTo(chargeFromRestVolts('flooded', 12, given[0])!);
     expect(restVolts('lfp', 25.6, 50)).toBeCloseTo(26.32, 10);
   });
 
-  it('last by Peukert: 200 Ah, k 1.2, 50 A: 2.899 h and 145 Ah; C10 178.2 is C20 200 (worked example and check, methods.md 6)', () => {
-    const hours = peukertHours({ ampHours: 200, amps: 50, exponent: 1.2 });
-    expect(hours).toBeCloseTo(2.899, 3);
-    expect(50 * hours).toBeCloseTo(145, 1);
+  it('last by Peukert, rated over ten hours as over twenty: 178.2 Ah are 200 (worked example 6.7)', () => {
+    const { given, comesTo } = workedExample('6.7');
+    const [ampHours, ratedHours, exponent, amps] = given;
+    const hours = peukertHours({ ampHours, ratedHours, amps, exponent });
+    comesTo(hours, amps * hours);
     expect(peukertHours({ ampHours: 200, amps: 5, exponent: 1.2 })).toBe(40);
     expect(ampHoursAt({ ampHours: 200, amps: 50, exponent: 1.2 })).toBeCloseTo(145, 1);
     const byTenHours = { ampHours: 178.2, ratedHours: 10, amps: 50, exponent: 1.2 };

@@ -10,6 +10,7 @@ import { wayWords, wouldNotHelpWords } from '../../src/changes/change-words.js';
 import { always } from '../always.js';
 import { demoRig } from '../demo-rigs.js';
 import { exampleRig, on } from '../example-rig.js';
+import { workedExample } from '../worked-example.js';
 
 const tern = demoRig('tern');
 
@@ -31,6 +32,16 @@ const anySet = fc.record({
 });
 
 describe('the ways to make a set fit', () => {
+  it('have a bigger inverter as it is sold, and with that the set holds (worked example 15.50)', () => {
+    const { given, comesTo } = workedExample('15.50');
+    const [neededW, watts] = given;
+    const asked = ask(exampleRig({ heater: { w: neededW } }, { watts }), 'battery', 'heater');
+    const bigger = waysToFit(asked).ways.find(({ changes }) => changes[0]?.by === 'bigger-inverter')!;
+    const sold = changedBy(asked, bigger.changes);
+    comesTo(sold.rig.converters[0]!.continuousW.value);
+    expect(judged(sold).verdict).toBe('holds');
+  });
+
   it('hold by a check of their own, with nothing that was to run left without a feed (random sets of a demo rig)', () => {
     always(
       fc.property(anySet, ({ supply, ids }) => {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { always } from '../always.js';
 import { addAc, nonActivePower, type AcTerm } from '../../src/loads/apparent-power.js';
 import { addStart } from '../../src/loads/start/start-sum.js';
+import { workedExample } from '../worked-example.js';
 
 const exact = (value: number) => ({ value, minus: 0, plus: 0, causes: [] });
 
@@ -20,11 +21,11 @@ const start = (va: number, lo: number, stated: number, hi: number) => ({
 });
 
 describe('a sum of AC consumers', () => {
-  it('gives the worked example: 1000 W pf 1, 1200 W pf 0.8, 600 W pf 0.6 are 2800 W and 3276 VA (methods.md 2)', () => {
-    const { watts, va } = addAc([ac(1000, 1), ac(1200, 0.8), ac(600, 0.6)]);
-    expect(watts.hi).toBeCloseTo(2800, 6);
-    expect(va.hi).toBeCloseTo(3276, 0);
-    expect(va.hi / 120).toBeCloseTo(27.3, 1);
+  it('adds their watts, and their volt-amps as the root of both sums (worked example 2.1)', () => {
+    const { given, comesTo } = workedExample('2.1');
+    const [one, pf1, two, pf2, three, pf3, volts] = given;
+    const { watts, va } = addAc([ac(one, pf1), ac(two, pf2), ac(three, pf3)]);
+    comesTo(watts.hi, va.hi, va.hi / volts);
   });
 
   it('bounds the true sum of any sine currents from both sides (physics: phasor addition)', () => {

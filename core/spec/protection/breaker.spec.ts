@@ -8,6 +8,7 @@ import {
 import { breakerCurves } from '../../src/protection/breaker-curve.js';
 import { breakerConstants } from '../../src/reference/breaker-curves.js';
 import type { Protection } from '../../src/rig-file/schema.js';
+import { workedExample } from '../worked-example.js';
 
 const breaker = (amps: number, curve: Protection['curve'] = 'ul-489'): Protection => ({ amps, curve });
 
@@ -26,10 +27,11 @@ describe('a breaker', () => {
     expect(theta).toBeCloseTo(thermal.k ** 2, 3);
   });
 
-  it('may trip from 12 s cold and 5.51 s warm: 20 A UL, 16 A for hours, then 40 A (worked example, methods.md 5)', () => {
-    const { may } = breakerConstants('ul-489', 20);
-    expect(secondsToTrip(may, 2)).toBeCloseTo(12, 1);
-    expect(secondsToTrip(may, 2, 0.64)).toBeCloseTo(5.51, 2);
+  it('may trip sooner warm than cold (worked example 5.1)', () => {
+    const { given, comesTo } = workedExample('5.1');
+    const [rated, before, then] = given;
+    const { may } = breakerConstants('ul-489', rated);
+    comesTo(secondsToTrip(may, then / rated), secondsToTrip(may, then / rated, (before / rated) ** 2));
   });
 
   it('is drawn as it is judged: cold 12 s at twice its rating, bound to trip within 1 h at 135 % (UL 489, from memory)', () => {
@@ -93,12 +95,12 @@ describe('a breaker', () => {
     expect(steadyBand(inPlace(20), 10 * 60).optimistic).toBe(40);
   });
 
-  it('shrugs at a compressor start: 60 A for 0.3 s heats a 20 A breaker by 0.0671 (worked example, methods.md 5)', () => {
-    const { may } = breakerConstants('ul-489', 20);
-    const rise = (3 ** 2 - 0.64) * (1 - Math.exp(-0.3 / may.tauS));
-    expect(rise).toBeCloseTo(0.0671, 3);
-    const band = startBand(inPlace(20), all(16), all(0.3));
-    expect(band.pessimistic).toBeGreaterThan(60);
+  it('shrugs at the start of a compressor, which heats it by a fifteenth (worked example 5.2)', () => {
+    const { given, comesTo } = workedExample('5.2');
+    const [rated, before, start, seconds] = given;
+    const { may } = breakerConstants('ul-489', rated);
+    comesTo(((start / rated) ** 2 - (before / rated) ** 2) * (1 - Math.exp(-seconds / may.tauS)));
+    expect(startBand(inPlace(rated), all(before), all(seconds)).pessimistic).toBeGreaterThan(start);
   });
 
   it('lets go of a short start at the low magnetic pick-up, answering to the peak of a motor start', () => {
@@ -107,11 +109,12 @@ describe('a breaker', () => {
     expect(band.optimistic).toBeCloseTo((20 * 20) / 1.1, 10);
   });
 
-  it('is weaker in a hot box: 30 A act like 28.1 A at 50 °C and 26.0 A at 60 °C, never like more (methods.md 5, common practice)', () => {
-    const hot = (celsius: number) => steadyBand({ ...inPlace(30), celsius }).pessimistic;
-    expect(hot(50)).toBeCloseTo(28.1, 1);
-    expect(hot(60)).toBeCloseTo(26, 1);
-    expect(hot(-10)).toBe(30);
+  it('is weaker in a hot box, and never stronger (worked example 5.3, common practice)', () => {
+    const { given, comesTo } = workedExample('5.3');
+    const [rated, warm, warmer] = given;
+    const hot = (celsius: number) => steadyBand({ ...inPlace(rated), celsius }).pessimistic;
+    comesTo(hot(warm), hot(warmer));
+    expect(hot(-10)).toBe(rated);
     const iec = heatFactors({ ...inPlace(16, 'iec-60898-c'), celsius: 60 });
     expect(iec.may).toBeCloseTo(0.79, 2);
   });

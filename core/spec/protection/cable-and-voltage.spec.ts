@@ -17,6 +17,7 @@ import { clippedVolts, dipShare, inverterOhms } from '../../src/supply/voltage-d
 import { AWG_ROWS } from '../../src/reference/copper-awg.js';
 import { METRIC_ROWS } from '../../src/reference/copper-metric.js';
 import { always } from '../always.js';
+import { workedExample } from '../worked-example.js';
 
 const FOOT_M = 0.3048;
 
@@ -38,23 +39,29 @@ describe('a copper cable', () => {
     expect((ohmsPerMetre({ mm2: 35 }, 60) ?? 0) * 1000).toBeCloseTo(0.641, 3);
   });
 
-  it('drops 0.290 V at 250 A in 6 ft of 2/0, and 0.315 V in 2 m of 70 mm² at 60 °C (worked examples, methods.md 5)', () => {
-    const awg = cableOhms({ awg: '2/0', metres: 6 * FOOT_M }, 75) ?? 0;
-    expect(awg * 1000).toBeCloseTo(1.16, 2);
-    expect(voltageDrop(awg, 250)).toBeCloseTo(0.29, 3);
-    const metric = cableOhms({ mm2: 70, metres: 2 }, 60) ?? 0;
-    expect(metric * 1000).toBeCloseTo(1.259, 2);
-    expect(voltageDrop(metric, 250)).toBeCloseTo(0.315, 2);
-    expect(cableOhms({ mm2: 70 }, 60)).toBeUndefined();
+  it('drops volts there and back, in feet of AWG as in metres of mm² (worked examples 5.4 and 5.5)', () => {
+    const inFeet = workedExample('5.4');
+    const [amps, feet, , , celsius] = inFeet.given;
+    const awg = cableOhms({ awg: '2/0', metres: feet * FOOT_M }, celsius) ?? NaN;
+    inFeet.comesTo(awg * 1000, voltageDrop(awg, amps));
+    const inMetres = workedExample('5.5');
+    const [ampsToo, metres, mm2, warm] = inMetres.given;
+    const metric = cableOhms({ mm2, metres }, warm) ?? NaN;
+    inMetres.comesTo(metric * 1000, voltageDrop(metric, ampsToo));
+    expect(cableOhms({ mm2 }, warm)).toBeUndefined();
   });
 
-  it('drops what shore cords drop: 2.98 V, 5.99 V on a thin one, and 6.89 V on a pitch lead (worked examples, methods.md 5)', () => {
-    const cord = cableOhms({ awg: '10', metres: 50 * FOOT_M }, 75) ?? 0;
-    expect(voltageDrop(cord, 24)).toBeCloseTo(2.98, 2);
-    const thin = cableOhms({ awg: '16', metres: 50 * FOOT_M }, 75) ?? 0;
-    expect(voltageDrop(thin, 12)).toBeCloseTo(5.99, 2);
-    const lead = cableOhms({ mm2: 2.5, metres: 25 }, 40) ?? 0;
-    expect(voltageDrop(lead, 16)).toBeCloseTo(6.89, 2);
+  it('drops what shore cords drop, a thin one and a pitch lead too (worked examples 5.6 to 5.8)', () => {
+    for (const [{ given, comesTo }, awg] of [
+      [workedExample('5.6'), '10'],
+      [workedExample('5.7'), '16'],
+    ] as const) {
+      const [amps, feet, , celsius] = given;
+      comesTo(voltageDrop(cableOhms({ awg, metres: feet * FOOT_M }, celsius) ?? NaN, amps));
+    }
+    const { given, comesTo } = workedExample('5.8');
+    const [amps, metres, mm2, celsius] = given;
+    comesTo(voltageDrop(cableOhms({ mm2, metres }, celsius) ?? NaN, amps));
   });
 
   it('of two side by side has half the resistance and carries twice, and a thin cord has a table of its own (physics; NEC ch. 9 t. 8, from memory)', () => {
@@ -94,17 +101,20 @@ const leg = (amps: number, powerFactor: number): LegCurrent => {
 };
 
 describe('two legs', () => {
-  it('carry on the neutral of 208 V what each of them carries, and on one pole their sum (physics)', () => {
+  it('carry on the neutral of 208 V what each of them carries, and on one pole their sum (physics; worked example 4.2)', () => {
     expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).hi).toBeCloseTo(20, 10);
     expect(neutralBound('wye-208', leg(20, 1), leg(20, 1)).stated).toBeCloseTo(20, 10);
-    expect(neutralBound('in-phase', leg(20, 1), leg(15, 1))).toEqual({ lo: 35, stated: 35, hi: 35 });
-    // 15 A beside 20 A: root of 400 + 225 - 300
-    expect(neutralBound('wye-208', leg(20, 1), leg(15, 1)).stated).toBeCloseTo(Math.sqrt(325), 10);
+    const { given, comesTo } = workedExample('4.2');
+    const [, more, less, powerFactor] = given;
+    const legs = [leg(more, powerFactor), leg(less, powerFactor)] as const;
+    comesTo(neutralBound('wye-208', ...legs).stated, neutralBound('in-phase', ...legs).hi);
     expect(neutralBound('wye-208', leg(15, 0.8), leg(20, 1)).stated).toBeGreaterThan(Math.sqrt(325));
   });
 
-  it('carry 34.6 A on the neutral of 208 V where 20 A at power factor 1 meet 20 A at 0.5, not 20 (physics)', () => {
-    expect(neutralBound('wye-208', leg(20, 1), leg(20, 0.5)).hi).toBeCloseTo(20 * Math.sqrt(3), 10);
+  it('carry more than either on the neutral of 208 V where their power factors differ (physics; worked example 4.1)', () => {
+    const { given, comesTo } = workedExample('4.1');
+    const [, amps, powerFactor, ampsToo, powerFactorToo] = given;
+    comesTo(neutralBound('wye-208', leg(amps, powerFactor), leg(ampsToo, powerFactorToo)).hi);
   });
 
   it('stay between the bounds of their neutral, whatever the phasors within what is known of them (physics)', () => {
@@ -143,10 +153,11 @@ describe('two legs', () => {
 });
 
 describe('voltage', () => {
-  it('dips by 7.52 % with 60 A locked, and by 3.84 % with a soft start (worked example, methods.md 8)', () => {
-    const source = { ohms: 0.1 + 0.124, reactanceOhms: 0 };
-    expect(dipShare(source, 120, 60, 0.7)).toBeCloseTo(0.0752, 4);
-    expect(dipShare(source, 120, 30, 0.7)).toBeCloseTo(0.0384, 4);
+  it('dips with a locked rotor, and half as much with a soft start (worked example 8.1)', () => {
+    const { given, comesTo } = workedExample('8.1');
+    const [locked, powerFactor, volts, post, cord, soft] = given;
+    const source = { ohms: post + cord, reactanceOhms: 0 };
+    comesTo(...[locked, soft].map((amps) => dipShare(source, volts, amps, powerFactor)));
   });
 
   it('dips as the divider of a complex-number library has it (mathjs)', () => {
@@ -168,11 +179,11 @@ describe('voltage', () => {
     expect(clippedVolts(120, 40, 60)).toBe(80);
   });
 
-  it('of a modified sine: 170 V, half conducting: 120.2 V, fundamental 108.2 V, 48.3 % (worked example, methods.md 3)', () => {
-    const wave = quasiSquare({ peakV: 170, conducting: 0.5 });
-    expect(wave.rmsV).toBeCloseTo(120.2, 1);
-    expect(wave.fundamentalV).toBeCloseTo(108.2, 1);
-    expect(wave.distortion).toBeCloseTo(0.483, 3);
+  it('of a modified sine has less of its fundamental than a meter shows (worked example 3.6)', () => {
+    const { given, comesTo } = workedExample('3.6');
+    const [peakV, conducting] = given;
+    const { rmsV, fundamentalV, distortion } = quasiSquare({ peakV, conducting });
+    comesTo(rmsV, fundamentalV, distortion);
   });
 
   it('on arrival gives the source resistance, what is lost, and the amps at 108 V (physics; NEMA MG 1, from memory)', () => {
@@ -200,16 +211,17 @@ describe('voltage', () => {
 });
 
 describe('heat and height', () => {
-  it('take a fifth of a 3,500/4,000 W generator at 1,600 m and 32 °C: 2,821/3,224 W (worked example, methods.md 7)', () => {
-    const factor = generatorFactor({ altitudeM: 1600, celsius: 32 });
-    expect(factor).toBeCloseTo(0.806, 3);
-    expect(3500 * factor).toBeCloseTo(2821, 0);
-    expect(4000 * factor).toBeCloseTo(3224, 0);
+  it('take a fifth of a generator (worked example 7.3)', () => {
+    const { given, comesTo } = workedExample('7.3');
+    const [continuousW, surgeW, altitudeM, celsius] = given;
+    const factor = generatorFactor({ altitudeM, celsius });
+    comesTo(factor, continuousW * factor, surgeW * factor);
     expect(generatorFactor({ fuel: 'lp-gas' })).toBeCloseTo(0.9, 10);
   });
 
-  it('leave 76.0 % of an inverter at 45 °C (worked example, methods.md 7), nothing where it switches off', () => {
-    expect(inverterFactor(45).stated).toBeCloseTo(0.76, 10);
+  it('leave three quarters of a hot inverter (worked example 7.4), nothing where it switches off', () => {
+    const { given, comesTo } = workedExample('7.4');
+    comesTo(inverterFactor(given[0]).stated);
     expect(inverterFactor(undefined)).toEqual({ lo: 1, stated: 1, hi: 1 });
     expect(inverterFactor(66)).toEqual({ lo: 0, stated: 0, hi: jasmine.any(Number) as unknown as number });
     expect(inverterFactor(66).hi).toBeGreaterThan(0);

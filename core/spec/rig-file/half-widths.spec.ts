@@ -1,6 +1,7 @@
 import type { Basis } from '../../src/units/quantity.js';
 import { halfWidthsOf, intervalOf, type QuantityRole } from '../../src/rig-file/half-widths.js';
 import type { PartKind } from '../../src/reference/kinds-of-parts.js';
+import { workedExample } from '../worked-example.js';
 
 const of = (value: number, basis: Basis, role: QuantityRole, kind?: PartKind) => {
   const { lo, hi } = intervalOf({ value, basis }, role, kind);
@@ -8,10 +9,11 @@ const of = (value: number, basis: Basis, role: QuantityRole, kind?: PartKind) =>
 };
 
 describe('the doubt of a number', () => {
-  it('follows from its basis and role (common practice, no published source; methods.md, rule 4)', () => {
+  it('follows from its basis and role (common practice, no published source; methods.md, rule 4, worked example 1.2)', () => {
     expect(of(1000, 'measured', 'running')).toEqual([970, 1030]);
     expect(of(1000, 'data-sheet', 'running')).toEqual([950, 1050]);
-    expect(of(1000, 'nameplate', 'running')).toEqual([750, 1100]);
+    const { given, comesTo } = workedExample('1.2');
+    comesTo(...of(given[0], 'nameplate', 'running'));
     expect(of(1000, 'nameplate', 'start')).toEqual([800, 1000]);
     expect(of(1000, 'code-letter', 'start')).toEqual([800, 1000]);
     expect(of(1000, 'table', 'start')).toEqual([550, 1050]);

@@ -1,5 +1,6 @@
 import { getPosition } from 'suncalc';
 import { clearSkyWPerM2, cloudFactor, flatArrayW } from '../../src/solar/clear-sky.js';
+import { workedExample } from '../worked-example.js';
 
 const RAD = Math.PI / 180;
 
@@ -16,11 +17,11 @@ function dayKWh(day: string): number {
 }
 
 describe('a clear sky', () => {
-  it('gives 1,013 W/m² at 78.43°, and 607.7 W of 800 W flat (check value, methods.md 13; sun by suncalc)', () => {
-    const at = altitude(new Date('2025-06-21T19:00:00Z'));
-    expect(at / RAD).toBeCloseTo(78.43, 1);
-    expect(clearSkyWPerM2(at)).toBeCloseTo(1013, 0);
-    expect(flatArrayW(800, clearSkyWPerM2(at))).toBeCloseTo(607.7, 0);
+  it('gives by the height of the sun, and a flat array by that (worked example 13.5)', () => {
+    const { given, comesTo } = workedExample('13.5');
+    const [degrees, arrayW] = given;
+    const clear = clearSkyWPerM2(degrees * RAD);
+    comesTo(clear, flatArrayW(arrayW, clear));
     expect(clearSkyWPerM2(-0.1)).toBe(0);
   });
 

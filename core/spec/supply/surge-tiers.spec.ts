@@ -1,5 +1,6 @@
 import { secondsCarried, straddlesTier, surgeCeiling } from '../../src/supply/surge-tiers.js';
 import { exampleRig } from '../example-rig.js';
+import { workedExample } from '../worked-example.js';
 
 const inverter = exampleRig(
   {},
@@ -14,9 +15,16 @@ const inverter = exampleRig(
 ).converters[0]!;
 
 describe('surge tiers', () => {
-  it('let 7632 VA pass for 0.3 s and not for 0.8 s (worked example, methods.md 3)', () => {
-    expect(surgeCeiling(inverter, 0.3).value).toBeGreaterThan(7632);
-    expect(surgeCeiling(inverter, 0.8).value).toBeLessThan(7632);
+  it('carry a start by the highest that outlasts it (worked example 3.1)', () => {
+    const { given, comesTo } = workedExample('3.1');
+    const [va, va60, s60, va5, s5, vaHalf, sHalf, short, long] = given;
+    const tiers = [
+      [va60, s60],
+      [va5, s5],
+      [vaHalf, sHalf],
+    ] as const;
+    const example = exampleRig({}, { va, tiers }).converters[0]!;
+    comesTo(surgeCeiling(example, short).value, surgeCeiling(example, long).value);
   });
 
   it('fall back to the continuous rating for what outlasts them all', () => {

@@ -9,6 +9,7 @@ import {
   limitShrinkage,
   type DoubtfulTerm,
 } from '../../src/units/combine-doubts.js';
+import { workedExample } from '../worked-example.js';
 
 const term = (value: number, minus: number, plus: number, ...causes: string[]): DoubtfulTerm => ({
   value,
@@ -25,10 +26,12 @@ describe('the doubt of a sum', () => {
     expect(doubtOf(up)).toBeCloseTo(5.7735, 4);
   });
 
-  it('gives the 32 nm of the end-gauge calibration, from 25, 9.7, 2.9 and 16.6 nm (worked example JCGM 100:2008, H.1.4, from memory)', () => {
+  it('gives that of the end-gauge calibration (JCGM 100:2008, H.1.4, from memory; worked example 1.1)', () => {
+    const { given, comesTo } = workedExample('1.1');
     // a component u is a rectangular distribution of half-width u sqrt(3); the sum is expanded with k = 2
-    const components = [25, 9.7, 2.9, 16.6].map((u) => term(0, u * Math.sqrt(3), u * Math.sqrt(3)));
-    expect(addDoubtful(components).up.expanded / 2).toBeCloseTo(31.7, 1);
+    const components = given.map((u) => term(0, u * Math.sqrt(3), u * Math.sqrt(3)));
+    const combined = addDoubtful(components).up.expanded / 2;
+    comesTo(combined, combined);
   });
 
   it('covers about 95 % of independent rectangular errors, as k = 2 promises (JCGM 100:2008, 6.3.3)', () => {

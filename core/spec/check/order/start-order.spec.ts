@@ -10,6 +10,7 @@ import { situationOf } from '../../../src/check/situation.js';
 import { bestStartOrder, type StartTest } from '../../../src/check/order/start-order.js';
 import { verdictOf, VERDICTS, type Verdict } from '../../../src/check/verdict.js';
 import { exampleRig, on, q, type ExampleLoad, type ExampleSystem } from '../../example-rig.js';
+import { workedExample } from '../../worked-example.js';
 
 const TIERS: ExampleSystem['tiers'] = [
   [5000, 0.5],
@@ -17,20 +18,32 @@ const TIERS: ExampleSystem['tiers'] = [
 ];
 
 describe('the start order', () => {
-  it('is not the sort by start less running: with two tiers the larger rise may have to wait (worked example)', () => {
+  it('is not the sort by start less running: with two tiers the larger rise may have to wait (worked example 3.7)', () => {
+    const { given, comesTo } = workedExample('3.7');
+    const [high, highS, low, lowS, baseW, aW, aVA, aS, bW, bVA, bS] = given;
     const rig = exampleRig(
       {
-        base: { w: 600, usage: 'by-itself' },
-        // rise 1,600 VA for 0.3 s, and rise 1,400 VA for 1.0 s: the sort would start a first
-        a: { w: 1200, start: [2800, 0.3] },
-        b: { w: 1000, start: [2400, 1] },
+        base: { w: baseW, usage: 'by-itself' },
+        // the sort would start a first, whose rise is the larger
+        a: { w: aW, start: [aVA, aS] },
+        b: { w: bW, start: [bVA, bS] },
       },
-      { watts: 3000, tiers: TIERS },
+      {
+        watts: 3000,
+        tiers: [
+          [high, highS],
+          [low, lowS],
+        ],
+      },
     );
     const result = check(compile(rig), { supply: 'battery', on: on('base', 'a', 'b') });
     expect(result.verdict).toBe('holds');
     expect(result.order.map((consumer) => consumer.load.id)).toEqual(['b', 'a']);
     expect(result.notLast.map((each) => each.loadId)).toEqual(['b']);
+    const asked = result.starts.flatMap(({ limits }) =>
+      limits.filter(({ kind }) => kind === 'inverter-start-va').map(({ worst }) => worst.stated),
+    );
+    comesTo(...asked);
   });
 
   it('is that of the largest least headroom, and passes where any order does (Lawler; brute force, costs of any kind)', () => {

@@ -1,6 +1,7 @@
 import * as mathjs from 'mathjs';
 import { boilingPointC, cookingTime } from '../../../src/loads/heat/cooking.js';
 import { precooling, cabinCycle, sensibleShareAt } from '../../../src/loads/heat/cabin.js';
+import { workedExample } from '../../worked-example.js';
 
 /** Its types leave it out. */
 const { solveODE } = mathjs as unknown as {
@@ -31,17 +32,23 @@ describe('a room with a thermostat', () => {
     const coolingW = 0.9 * unit.capacityW;
     expect(celsiusByOde(250_000, 24.5, onMinutes!, coolingW)).toBeCloseTo(23.5, 6);
     expect(celsiusByOde(250_000, 23.5, offMinutes!, 0)).toBeCloseTo(24.5, 6);
-    // The linear duty of methods.md 10 at the middle of the band.
+    // The linear duty of methods.md 13 at the middle of the band.
     expect(duty).toBeCloseTo(2930 / coolingW, 2);
     const down = precooling(room, unit, weather, 32)!;
     expect(celsiusByOde(1_250_000, 32, down.minutes, coolingW)).toBeCloseTo(24, 6);
     expect(down.wh).toBeCloseTo((1500 * down.minutes) / 60, 6);
   });
 
-  it('at UA 180, 11 K and 950 W keeps 13,500 BTU/h busy 0.741 of the time of which 0.9 lower the temperature (worked example, methods.md 10)', () => {
-    const narrow = cabinCycle(room, unit, weather, 0.01);
-    expect(narrow.duty).toBeCloseTo(0.741 / 0.9, 3);
-    expect(narrow.meanW).toBeCloseTo(1111 / 0.9, 0);
+  it('keeps its unit busy for what comes in over what it lowers (worked example 13.1)', () => {
+    const { given, comesTo } = workedExample('13.1');
+    const [lossWPerK, gainsW, kelvin, btu, inputW] = given;
+    const narrow = cabinCycle(
+      { ...room, lossWPerK, gainsW },
+      { capacityW: btu * 0.29307, inputW },
+      { ...weather, insideC: weather.outsideC - kelvin },
+      0.01,
+    );
+    comesTo(narrow.duty, narrow.meanW);
   });
 
   it('runs all the time where it cannot keep up, never where nothing warms it, and more in humid air and in heat', () => {
@@ -57,28 +64,24 @@ describe('a room with a thermostat', () => {
 });
 
 describe('cooking', () => {
-  it('boils 1.5 L from 15 °C with 1,500 W in 418.6 s and 174.4 Wh (worked example, methods.md 10)', () => {
-    const { minutes, wh } = cookingTime({
-      ...{ what: 'water', kg: 1.5, fromC: 15, toC: 100 },
-      ...{ appliance: 'kettle', watts: 1500 },
-    });
-    expect(60 * minutes.stated).toBeCloseTo(418.6, 1);
-    expect(wh.stated).toBeCloseTo(174.4, 1);
+  it('boils water by its mass, its heat and the kettle’s efficiency (worked example 13.2)', () => {
+    const { given, comesTo } = workedExample('13.2');
+    const [kg, fromC, toC, watts] = given;
+    const { minutes, wh } = cookingTime({ what: 'water', kg, fromC, toC, appliance: 'kettle', watts });
+    comesTo(60 * minutes.stated, wh.stated);
     expect(wh.lo).toBeLessThan(wh.stated);
     expect(wh.hi).toBeCloseTo((174.42 * 0.85) / 0.8, 1);
   });
 
-  it('heats a tank of 23 L from 15 to 60 °C with 1.203 kWh and what the tank loses (worked example, methods.md 10)', () => {
-    const { wh, minutes } = cookingTime({
-      ...{ what: 'water', kg: 23, fromC: 15, toC: 60 },
-      ...{ appliance: 'tank', watts: 1440 },
-    });
-    expect(wh.lo / 1000).toBeCloseTo(1.203, 3);
-    expect(minutes.lo).toBeCloseTo(50.1, 1);
+  it('heats a tank with no less than its water takes up (worked example 13.3)', () => {
+    const { given, comesTo } = workedExample('13.3');
+    const [kg, fromC, toC, watts] = given;
+    const { wh, minutes } = cookingTime({ what: 'water', kg, fromC, toC, appliance: 'tank', watts });
+    comesTo(wh.lo / 1000, minutes.lo);
   });
 
-  it('boils at 96.7 °C at 1,000 m and at 90 °C at 3,000 m (common practice, no published source)', () => {
-    expect(boilingPointC(1000)).toBeCloseTo(96.7, 1);
-    expect(boilingPointC(3000)).toBeCloseTo(90, 0);
+  it('boils lower the higher it is done (common practice, no published source; worked example 13.4)', () => {
+    const { given, comesTo } = workedExample('13.4');
+    comesTo(boilingPointC(given[0]), boilingPointC(given[1]));
   });
 });

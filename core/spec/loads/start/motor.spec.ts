@@ -10,6 +10,7 @@ import {
 import { CODE_LETTER_BANDS } from '../../../src/reference/nec-430-code-letters.js';
 import { MOTORS } from '../../../src/reference/nec-430-motors.js';
 import { always } from '../../always.js';
+import { workedExample } from '../../worked-example.js';
 
 describe('a single-phase motor', () => {
   it('draws what the table says, and its columns agree (NEC 430.248, from memory: 115 V is twice 230 V, 208 V is 1.10 times)', () => {
@@ -52,11 +53,11 @@ describe('a single-phase motor', () => {
     expect(lockedRotorAmps(1 / 4, 115)).toBeCloseTo(58.8 / 2, 10);
   });
 
-  it('has the locked-rotor amps of its code letter: 3/4 hp, L, 115 V is 58.70 to 65.15 A (worked example, methods.md 3)', () => {
-    const { from, to } = codeLetterVA('L', 0.75);
-    expect(from / 115).toBeCloseTo(58.7, 1);
-    expect(to / 115).toBeCloseTo(65.15, 2);
-    expect((to / 115) * (120 / 115)).toBeCloseTo(67.98, 1);
+  it('has the locked-rotor amps of its code letter (worked example 3.2)', () => {
+    const { given, comesTo } = workedExample('3.2');
+    const [above, below, rated, volts] = given;
+    const { from, to } = codeLetterVA('L', above / below);
+    comesTo(from / rated, to / rated, (to / rated) * (volts / rated));
   });
 
   it('falls into one band whatever its kVA per horsepower, since the bands touch (NEC 430.7(B), internal consistency)', () => {
@@ -70,19 +71,24 @@ describe('a single-phase motor', () => {
     );
   });
 
-  it('draws 5.18 A with 0.75 kW at the shaft, 230 V, 70 %, pf 0.9 (worked example, methods.md 3)', () => {
-    expect(shaftMotorVA(750, 0.7, 0.9) / 230).toBeCloseTo(5.18, 2);
-    expect((5.5 * shaftMotorVA(750, 0.7, 0.9)) / 230).toBeCloseTo(28.5, 1);
+  it('draws what its shaft gives over efficiency and power factor (worked example 3.3)', () => {
+    const { given, comesTo } = workedExample('3.3');
+    const [shaftW, volts, efficiency, powerFactor, multiple] = given;
+    const amps = shaftMotorVA(shaftW, efficiency, powerFactor) / volts;
+    comesTo(amps, multiple * amps);
   });
 
-  it('takes longer to start on less voltage, and stalls at the end (physics; worked examples, methods.md 3)', () => {
-    expect(startTimeFactor(0.85, 0.5)).toBeCloseTo(2.25, 2);
-    expect(startTimeFactor(0.72, 0.5)).toBeCloseTo(27.2, 1);
-    expect(startTimeFactor(0.7, 0.5)).toBe(Infinity);
+  it('takes longer to start on less voltage, and stalls at the end (physics; worked example 3.4)', () => {
+    const { given, comesTo } = workedExample('3.4');
+    const [torque, low, lower] = given;
+    comesTo(startTimeFactor(low, torque), startTimeFactor(lower, torque));
+    expect(startTimeFactor(Math.sqrt(torque) - 0.001, torque)).toBe(Infinity);
   });
 
-  it('has no more horsepower than its plug feeds: 1.45 hp of 12 A at 120 V (common practice, no published source)', () => {
-    expect(mostHorsepowerOfPlug(120, 12)).toBeCloseTo(1.45, 2);
+  it('has no more horsepower than its plug feeds (common practice, no published source; worked example 14.1)', () => {
+    const { given, comesTo } = workedExample('14.1');
+    const [amps, volts] = given;
+    comesTo(mostHorsepowerOfPlug(volts, amps));
   });
 
   it('draws more with more horsepower, between the rows of the table too', () => {

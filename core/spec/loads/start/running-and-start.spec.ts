@@ -4,6 +4,7 @@ import { startSizeOf } from '../../../src/loads/start/start-size.js';
 import { validateRig } from '../../../src/rig-file/validate.js';
 import type { Part } from '../../../src/rig-file/schema.js';
 import { exampleRig, q } from '../../example-rig.js';
+import { workedExample } from '../../worked-example.js';
 
 const at120 = { volts: 120, hertz: 60 };
 const part = (more: Partial<Part> & Pick<Part, 'kind'>): Part => ({ id: 'main', ...more });
@@ -33,24 +34,29 @@ describe('running power', () => {
     expect(at50.va?.value).toBeCloseTo(746 / (0.65 * 0.9), 5);
   });
 
-  it('takes cooling capacity for heat: 13,500 BTU/h at EER 9 is 1,500 W (worked example, methods.md 2)', () => {
-    const coolingW = q(13_500 * 0.29307);
-    expect(coolingW.value).toBeCloseTo(3956, 0);
-    expect(watts({ kind: 'hermetic-rotary', runningFrom: { coolingW } })).toEqual([1350, 1500, 1687]);
+  it('takes cooling capacity for heat (worked example 2.2)', () => {
+    const { given, comesTo } = workedExample('2.2');
+    const coolingW = q(given[0] * 0.29307);
+    const [least, usual, most] = watts({ kind: 'hermetic-rotary', runningFrom: { coolingW } });
+    comesTo(coolingW.value, usual!);
+    expect([least, most]).toEqual([1350, 1687]);
   });
 
-  it('takes cooking power for output: 1,000 W of a microwave oven asks 1,754 W (worked example, methods.md 2)', () => {
-    expect(watts({ kind: 'microwave-transformer', runningFrom: { cookingW: q(1000) } })).toEqual([
-      1538, 1754, 2000,
-    ]);
+  it('takes cooking power for output (worked example 2.3)', () => {
+    const { given, comesTo } = workedExample('2.3');
+    const cookingW = q(given[0]);
+    const [least, usual, most] = watts({ kind: 'microwave-transformer', runningFrom: { cookingW } });
+    comesTo(usual!, least!, most!);
   });
 
-  it('counts a battery charger by its volts: 60 A at 14.4 V, 0.85, pf 0.65 is 1,564 VA (worked example, methods.md 2)', () => {
+  it('counts a battery charger by its volts (worked example 2.4)', () => {
+    const { given, comesTo } = workedExample('2.4');
+    const [amps, volts, , powerFactor] = given;
     const charger = part({
       kind: 'supply-without-correction',
-      runningFrom: { chargeA: q(60), volts: 14.4 },
+      runningFrom: { chargeA: q(amps), volts },
     });
-    expect(runningPowerOf(charger, at120).watts.value / 0.65).toBeCloseTo(1564, 0);
+    comesTo(runningPowerOf(charger, at120).watts.value / powerFactor);
   });
 });
 
@@ -124,23 +130,27 @@ describe('a start', () => {
     expect(va({ start: {}, powerFactor: q(1) })).toEqual({ origin: 'multiple', edges: [4000, 5500, 6000] });
   });
 
-  it('with a soft starter is smaller and longer: 60 A at 120 V is 3,600 VA for 1 s, 5,040 while it learns (worked example, methods.md 3)', () => {
-    const start = { va: q(7200), seconds: q(0.3) };
+  it('with a soft starter is smaller and longer, and heats a breaker no more (worked example 3.5)', () => {
+    const { given, comesTo } = workedExample('3.5');
+    const [fullVA, volts, seconds] = given;
+    const start = { va: q(fullVA), seconds: q(seconds) };
     const soft = startSizeOf(
       part({ kind: 'hermetic-rotary', runningW: q(1), start: { ...start, soft: {} } }),
       at120,
     );
-    expect(soft?.va.value).toBe(3600);
-    expect(soft?.seconds.value).toBe(1);
-    expect(soft?.full.va.value).toBe(7200);
+    expect(soft?.full.va.value).toBe(fullVA);
     const learning = { ...start, soft: { isLearning: 'yes' } } as const;
-    expect(va({ start: learning }).edges[1]).toBe(5040);
     const bypassed = { ...start, soft: { isBypassed: 'yes' } } as const;
-    expect(va({ start: bypassed }).edges).toEqual([7200, 7200, 7200]);
-    // A² s, so no worse for a breaker (worked example, methods.md 3)
-    const heat = (of: { va: { value: number }; seconds: { value: number } } | undefined) =>
-      of && (of.va.value / 120) ** 2 * of.seconds.value;
-    expect([heat(soft?.full), heat(soft)]).toEqual([1080, 900]);
+    expect(va({ start: bypassed }).edges).toEqual([fullVA, fullVA, fullVA]);
+    const heat = (of: { va: { value: number }; seconds: { value: number } }) =>
+      (of.va.value / volts) ** 2 * of.seconds.value;
+    comesTo(
+      soft!.va.value,
+      soft!.seconds.value,
+      va({ start: learning }).edges[1]!,
+      heat(soft!.full),
+      heat(soft!),
+    );
   });
 
   it('of code letter V is taken at 28 kVA per horsepower, for the table gives it no end (from memory, low)', () => {
