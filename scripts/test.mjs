@@ -10,6 +10,8 @@ import { root } from './set-up/paths.mjs';
 import { AS_A_WHOLE, JASMINE, KARMA, PLAYWRIGHT } from './set-up/reports.mjs';
 
 const bin = (name) => `node_modules/.bin/${name}`;
+/** The native compiler: the same analysis in a tenth of the time. The application is built with the one Angular knows. */
+const types = ['node_modules/typescript-7/bin/tsc', '--noEmit', '-p'];
 const jasmine = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
 
 /**
@@ -18,15 +20,17 @@ const jasmine = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
  */
 const BESIDE_EACH_OTHER = [
   ['Build', buildApplication],
-  ['Lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['Core', process.execPath, [...jasmine, '--config=core/spec/jasmine.json'], JASMINE],
   ['Application', process.execPath, ['node_modules/@angular/cli/bin/ng.js', 'test'], KARMA],
   ['Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-  ['Types', bin('tsc'), ['-p', 'tsconfig.json']],
   ['Command line', process.execPath, [...jasmine, '--config=cli/spec/jasmine.json'], JASMINE],
   ['Server', process.execPath, [...jasmine, '--config=server/spec/jasmine.json'], JASMINE],
   ['Set-up', process.execPath, [...jasmine, '--config=scripts/spec/jasmine.json'], JASMINE],
-  ['Types of core alone', bin('tsc'), ['-p', 'core/tsconfig.json']],
+  ['Lint of Angular', bin('eslint'), ['app/src', '--max-warnings', '0']],
+  ['Lint', bin('oxlint'), ['--type-aware', '--deny-warnings']],
+  ['Types', process.execPath, [...types, 'tsconfig.json']],
+  ['Types of the application and its specs', process.execPath, [...types, 'app/tsconfig.spec.json']],
+  ['Types of core alone', process.execPath, [...types, 'core/tsconfig.json']],
   ['Dead files and exports', bin('knip'), ['--no-progress']],
   [
     'Import rules',

@@ -12,7 +12,7 @@ interface WorkedExample {
   /** What comes out, as the page has it. */
   readonly result: string;
   /** Expects what the code gives to be, rounded as the page rounds, every number of the result. */
-  comesTo(...computed: readonly number[]): void;
+  readonly comesTo: (...computed: readonly number[]) => void;
 }
 
 const PRINTED = /\d[\d,]*(?:\.\d+)?/g;

@@ -70,7 +70,7 @@ export class DayLanes {
   protected readonly charge = computed(() => this.drawn(chargePlot));
   protected readonly reserve = computed(() => {
     const plan = this.plan();
-    return plan && (PERCENT * plan.reserveWh) / plan.fullWh;
+    return plan ? (PERCENT * plan.reserveWh) / plan.fullWh : undefined;
   });
   protected readonly peakSun = computed(() => {
     const plan = this.plan();

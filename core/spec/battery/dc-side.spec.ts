@@ -105,7 +105,7 @@ describe('batteries side by side', () => {
 
   it('show their charge at rest (worked example 6.6)', () => {
     const { given, comesTo } = workedExample('6.6');
-    comesTo(chargeFromRestVolts('flooded', 12, given[0])!);
+    comesTo(chargeFromRestVolts('flooded', 12, given[0]));
     expect(restVolts('lfp', 25.6, 50)).toBeCloseTo(26.32, 10);
   });
 

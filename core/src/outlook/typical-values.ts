@@ -77,7 +77,7 @@ function ofPart(rig: Rig, field: string, load: Load, part: Part): Quantity | num
 
 function ofConverter(field: string, converter: Converter | undefined): Quantity | undefined {
   const usual: Readonly<Record<string, number | undefined>> = {
-    'converters[].idleW': converter && converter.continuousW.value * TYPICAL_IDLE_SHARE,
+    'converters[].idleW': converter ? converter.continuousW.value * TYPICAL_IDLE_SHARE : undefined,
     'converters[].efficiencyPeak': TYPICAL_EFFICIENCY_PEAK,
     'converters[].efficiencyFull': TYPICAL_EFFICIENCY_FULL,
   };

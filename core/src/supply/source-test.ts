@@ -42,7 +42,7 @@ export function sourceTest(
   if (ohms === undefined) return undefined;
   const emptyV = light.volts + ohms * light.amps;
   const lowVoltage = LOW_VOLTAGE * nominalV;
-  const warmOhms = warm && (emptyV - warm.volts) / warm.amps;
+  const warmOhms = warm ? (emptyV - warm.volts) / warm.amps : undefined;
   return {
     ohms,
     emptyV,
