@@ -58,7 +58,10 @@ test('a newer build takes over only when asked to, and the page in use goes on w
 function copyAsNewer(built: string, folder: string, commit: string): void {
   const renamed = (text: string) => text.replace(/(-[A-Za-z0-9]{7})[A-Za-z0-9](?=\.(?:js|css)\b)/g, '$1_');
   // What is compressed beside a file would be of the one before.
-  cpSync(built, folder, { recursive: true, filter: (path) => !/\.(?:js|css|html|json)\.(?:br|gz)$/.test(path) });
+  cpSync(built, folder, {
+    recursive: true,
+    filter: (path) => !/\.(?:js|css|html|json)\.(?:br|gz)$/.test(path),
+  });
   for (const name of readdirSync(folder).filter((each) => /\.(js|css|html)$/.test(each))) {
     const text = renamed(readFileSync(join(folder, name), 'utf8'));
     const namesTheBuild = text.includes(', commit ${');

@@ -89,16 +89,14 @@ export class LogState {
   /** Numbers of the test that are left to be used. */
   readonly offered = computed((): readonly Offered[] => this.found()?.offered ?? []);
   readonly changes = toSignal(
-    latest(
-      toObservable(computed(() => ({ rig: this.rig(), offered: this.offered() }))),
-      ({ rig, offered }) =>
-        offered.length > 0
-          ? this.answers.changes(
-              this.units.numbers,
-              rig,
-              offered.map(({ given }) => given),
-            )
-          : of({ status: 'given' as const, value: undefined }),
+    latest(toObservable(computed(() => ({ rig: this.rig(), offered: this.offered() }))), ({ rig, offered }) =>
+      offered.length > 0
+        ? this.answers.changes(
+            this.units.numbers,
+            rig,
+            offered.map(({ given }) => given),
+          )
+        : of({ status: 'given' as const, value: undefined }),
     ),
   );
 

@@ -1,12 +1,5 @@
 import type { ElementRef } from '@angular/core';
-import {
-  ApplicationRef,
-  ChangeDetectionStrategy,
-  Component,
-  inject,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ApplicationRef, ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NzIconDirective, provideNzIconsPatch } from 'ng-zorro-antd/icon';
 import { MoonOutline, RollbackOutline, SearchOutline, SunOutline } from '@ant-design/icons-angular/icons';

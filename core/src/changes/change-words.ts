@@ -162,7 +162,15 @@ type BeyondTheSwitches = Exclude<
   Change,
   {
     readonly by:
-      'order' | 'habit' | 'state' | 'hold-off' | 'wait' | 'shorter' | 'other-fuel' | 'swap' | 'off';
+      | 'order'
+      | 'habit'
+      | 'state'
+      | 'hold-off'
+      | 'wait'
+      | 'shorter'
+      | 'other-fuel'
+      | 'swap'
+      | 'off';
   }
 >;
 

@@ -2,7 +2,11 @@ import type { Limit } from './limits/limit.js';
 
 /** How likely a Tight set is to hold, in five words; never a bare per cent. */
 export type Odds =
-  'almost-surely-holds' | 'probably-holds' | 'even' | 'probably-trips' | 'almost-surely-trips';
+  | 'almost-surely-holds'
+  | 'probably-holds'
+  | 'even'
+  | 'probably-trips'
+  | 'almost-surely-trips';
 
 /** Half-widths here are expanded with k = 2 (JCGM 100:2008, 6.2): a standard uncertainty is half of one. */
 const COVERAGE = 2;

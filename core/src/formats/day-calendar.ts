@@ -12,7 +12,8 @@ const PRODUCT = '-//Heliarch//Day//EN';
 
 /** A plan as a calendar, or why it cannot be one. */
 export type CalendarFile =
-  { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly text: string }
+  | { readonly ok: false; readonly message: string };
 
 /**
  * The pieces of a plan and the runs of its generator as events of a calendar, in UTC; it says of itself that nothing is switched.

@@ -4,7 +4,8 @@ import { freeId, freeName } from '../rig-file/free-names.js';
 import type { Load, Rig, Scene } from '../rig-file/schema.js';
 
 export type Removal =
-  { readonly ok: true; readonly rig: Rig } | { readonly ok: false; readonly because: string };
+  | { readonly ok: true; readonly rig: Rig }
+  | { readonly ok: false; readonly because: string };
 
 /** The rig with one more entry, at the end of its list. */
 export function withEntry<L extends EntryList>(rig: Rig, list: L, entry: Entry<L>): Rig {

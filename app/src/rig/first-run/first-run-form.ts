@@ -11,7 +11,13 @@ export interface NumberAsked {
 }
 
 export type NumberKey =
-  'batteryV' | 'batteryAh' | 'inverterW' | 'inverterVA' | 'chargeA' | 'solarW' | 'generatorW';
+  | 'batteryV'
+  | 'batteryAh'
+  | 'inverterW'
+  | 'inverterVA'
+  | 'chargeA'
+  | 'solarW'
+  | 'generatorW';
 
 const MOST_W = 100_000;
 

@@ -10,7 +10,14 @@ export interface Question {
 }
 
 export type QuestionId =
-  'mains' | 'battery' | 'inverter' | 'hookup' | 'sun' | 'generator' | 'circuits' | 'loads';
+  | 'mains'
+  | 'battery'
+  | 'inverter'
+  | 'hookup'
+  | 'sun'
+  | 'generator'
+  | 'circuits'
+  | 'loads';
 
 export const FIRST_QUESTION: Question = {
   id: 'mains',

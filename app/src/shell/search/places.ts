@@ -4,7 +4,15 @@ import { topFields, type Field } from '@heliarch/core/describe';
 
 /** What the frame itself can do. */
 export type ActionId =
-  'undo' | 'redo' | 'theme' | 'begin' | 'open-file' | 'hand-over' | 'cautions' | 'keys' | 'print';
+  | 'undo'
+  | 'redo'
+  | 'theme'
+  | 'begin'
+  | 'open-file'
+  | 'hand-over'
+  | 'cautions'
+  | 'keys'
+  | 'print';
 
 /** Something that can be gone to or done, and the words it is found by. */
 export interface Place {

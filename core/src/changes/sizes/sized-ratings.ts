@@ -19,7 +19,8 @@ export interface SizedRating extends RatingOf {
   readonly has: number | undefined;
   /** What goes with it in proportion: volt-amps with watts. */
   readonly also:
-    { readonly unit: 'VA'; readonly with: (value: number) => number; readonly has: number } | undefined;
+    | { readonly unit: 'VA'; readonly with: (value: number) => number; readonly has: number }
+    | undefined;
   /** The sizes that are made, rising; undefined where any is. */
   readonly standard: readonly number[] | undefined;
   readonly withSize: (rig: Rig, value: number) => Rig;

@@ -12,7 +12,13 @@ import type { SystemOfLoad } from '../voltage-of-load.js';
 
 /** Which figure a start follows from: the first that is given, in this order. */
 export type StartOrigin =
-  'entered' | 'inrush' | 'locked-rotor' | 'code-letter' | 'motor-table' | 'rated-load' | 'multiple';
+  | 'entered'
+  | 'inrush'
+  | 'locked-rotor'
+  | 'code-letter'
+  | 'motor-table'
+  | 'rated-load'
+  | 'multiple';
 
 /** The start of a part, and what it follows from. */
 export interface StartSize extends SizedStart {

@@ -22,7 +22,8 @@ export interface RunDown extends RunDownRead {
   readonly disagree: boolean;
   readonly wanted: { readonly atS: number; readonly lasting: Lasting; readonly marginS: number } | undefined;
   readonly next:
-    { readonly atS: number; readonly widthNowS: number; readonly widthThenS: number } | undefined;
+    | { readonly atS: number; readonly widthNowS: number; readonly widthThenS: number }
+    | undefined;
   readonly predicted: Prediction | undefined;
   /** Where it was run until it cut off. */
   readonly held: HeldEnergy | undefined;

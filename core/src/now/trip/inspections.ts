@@ -16,7 +16,14 @@ export interface Inspection {
 }
 
 export type InspectionOf =
-  'handle' | 'panel' | 'low-volts' | 'neighbours' | 'test-button' | 'other-load' | 'generator-runs' | 'posts';
+  | 'handle'
+  | 'panel'
+  | 'low-volts'
+  | 'neighbours'
+  | 'test-button'
+  | 'other-load'
+  | 'generator-runs'
+  | 'posts';
 
 const BREAKERS: readonly DeviceKind[] = [
   'branch-breaker',

@@ -55,7 +55,8 @@ export interface DoubtfulNumber extends InTheWay {
   readonly quantity: Quantity;
   /** At this value or less so many more verdicts hold; undefined where no value makes one hold. */
   readonly threshold:
-    { readonly value: number; readonly holds: number; readonly isOfSet: boolean } | undefined;
+    | { readonly value: number; readonly holds: number; readonly isOfSet: boolean }
+    | undefined;
 }
 
 /** Who carries a start on a hookup with assist: three starts tell. */
