@@ -57,7 +57,7 @@ export default defineConfig({
     },
   ],
   webServer: {
-    command: `node --import tsx server/src/main.ts --demo tern --port ${PORT}`,
+    command: `node --import @oxc-node/core/register server/src/main.ts --demo tern --port ${PORT}`,
     cwd: fileURLToPath(new URL('..', import.meta.url)),
     url: address,
     reuseExistingServer: false,

@@ -40,9 +40,9 @@ await runScript(async () => {
       logLevel: 'error',
     });
     if (platform === 'node') run(bundle);
-    else run('--import', 'tsx', 'e2e/bench/in-worker.ts', bundle);
+    else run('--import', '@oxc-node/core/register', 'e2e/bench/in-worker.ts', bundle);
   }
-  run('--import', 'tsx', 'e2e/bench/tick.bench.ts');
-  run('--import', 'tsx', 'e2e/bench/plates.bench.ts');
-  run('--import', 'tsx', 'server/bench/memory.bench.ts');
+  run('--import', '@oxc-node/core/register', 'e2e/bench/tick.bench.ts');
+  run('--import', '@oxc-node/core/register', 'e2e/bench/plates.bench.ts');
+  run('--import', '@oxc-node/core/register', 'server/bench/memory.bench.ts');
 });

@@ -9,6 +9,6 @@ const [what, ...countAndSeed] = process.argv.slice(2);
 await runScript(async () => {
   checkNodeVersion();
   await installPackages();
-  const args = ['--import', 'tsx', `core/spec/fuzz/run-${what}.ts`, ...countAndSeed];
+  const args = ['--import', '@oxc-node/core/register', `core/spec/fuzz/run-${what}.ts`, ...countAndSeed];
   process.exitCode = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' }).status ?? 1;
 });

@@ -31,7 +31,7 @@ function settingsFor(files) {
     mutate: files,
     testRunner: 'jasmine',
     jasmineConfigFile: 'core/spec/mutation.json',
-    testRunnerNodeArgs: ['--import', 'tsx'],
+    testRunnerNodeArgs: ['--import', '@oxc-node/core/register'],
     coverageAnalysis: 'perTest',
     // What runs while a file of specs is read is judged by the specs that run it again, not by all of them.
     ignoreStatic: true,

@@ -1,7 +1,6 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api';
+import '@oxc-node/core/register';
 
-register();
 const { run } = await import('../src/run.ts');
 process.exitCode = await run(process.argv.slice(2), {
   out: (text) => process.stdout.write(text),

@@ -18,7 +18,7 @@ const bundle = await build({
   write: false,
   logLevel: 'error',
 });
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--port', String(PORT)], {
+const server = spawn(process.execPath, ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)], {
   cwd: root,
   stdio: ['ignore', 'pipe', 'inherit'],
 });

@@ -11,7 +11,7 @@ const PORT = 4698;
 const TICKS = 40;
 const LOADS = 40;
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--port', String(PORT)], {
+const server = spawn(process.execPath, ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)], {
   cwd: fileURLToPath(new URL('../..', import.meta.url)),
   stdio: ['ignore', 'pipe', 'inherit'],
 });

@@ -23,7 +23,7 @@ async function ask(files: readonly string[], first: number): Promise<void> {
 }
 
 if (existsSync('/proc/self/status')) {
-  const options = ['--import', 'tsx', 'server/src/main.ts', '--port', String(PORT)];
+  const options = ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)];
   const server = spawn(process.execPath, options, { cwd: root });
   await new Promise<void>((resolve) =>
     server.stdout.on('data', (said: Buffer) => said.includes('ready:') && resolve()),

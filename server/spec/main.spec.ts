@@ -21,7 +21,7 @@ async function freePort(): Promise<number> {
 /** The server as `npm start` runs it, until it is ready or has given up; what it said by then. */
 async function start(
   options: readonly string[],
-  main: readonly string[] = ['--import', 'tsx', 'server/src/main.ts'],
+  main: readonly string[] = ['--import', '@oxc-node/core/register', 'server/src/main.ts'],
   as: { readonly uid?: number; readonly gid?: number; readonly cwd?: string } = {},
 ) {
   const port = await freePort();
