@@ -1,7 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
-import { rollup } from 'rollup';
 import { root } from './paths.mjs';
 
 const dist = join(root, 'app/dist');
@@ -14,6 +13,8 @@ const WORTH_A_REQUEST_BYTES = 12_000;
  * for each room, and few for what several rooms share. What comes on demand keeps its own.
  */
 export async function joinChunks() {
+  // The scripts are read before the packages are there.
+  const { rollup } = await import('rollup');
   const files = readdirSync(dist).filter((file) => /^(?:main|chunk)-\w+\.js$/.test(file));
   const main = files.find((file) => file.startsWith('main-'));
   const group = groupsOf(main, files);
