@@ -5,6 +5,8 @@ import { root } from './paths.mjs';
 
 const dist = join(root, 'app/dist');
 const ROOMS = ['rig', 'loads', 'together', 'day', 'now', 'logbook', 'card'];
+/** What a first visit draws right after its first words: it must not bring what only other rooms need. */
+const SOON = ['rig-menu', 'more-rooms', 'notice-line', 'caution-drawer', 'start-staircase', 'unfinished', 'beside'];
 /** What a few rooms share is worth a request of its own from here on; smaller, it goes with what all of them need. */
 const WORTH_A_REQUEST_BYTES = 12_000;
 
@@ -50,11 +52,17 @@ export async function joinChunks() {
  */
 function groupsOf(main, files) {
   const text = new Map(files.map((file) => [file, readFileSync(join(dist, file), 'utf8')]));
-  const needed = ROOMS.map((room) => closure(text, roomFile(text, room)));
-  const frame = closure(text, main);
+  const needed = [
+    ...ROOMS.map((room) => closure(text, [fileOf(text, room)])),
+    closure(
+      text,
+      SOON.map((part) => fileOf(text, part)),
+    ),
+  ];
+  const frame = closure(text, [main]);
   const roomsOf = new Map();
   for (const file of files) {
-    const rooms = ROOMS.filter((_, index) => frame.has(file) || needed[index].has(file));
+    const rooms = USERS.filter((_, index) => frame.has(file) || needed[index].has(file));
     if (rooms.length > 0) roomsOf.set(file, rooms.join('-'));
   }
   const within = (rooms) => files.filter((file) => roomsOf.get(file) === rooms);
@@ -77,18 +85,19 @@ function groupsOf(main, files) {
   return new Map([...roomsOf].map(([file, rooms]) => [file, rooms === ALL ? 'frame' : rooms]));
 }
 
-const ALL = ROOMS.join('-');
+const USERS = [...ROOMS, 'soon'];
+const ALL = USERS.join('-');
 const count = (rooms) => rooms.split('-').length;
 const includes = (more, rooms) => rooms.split('-').every((room) => more.split('-').includes(room));
 
-function roomFile(text, room) {
-  const found = [...text].find(([, code]) => code.includes(`"heli-${room}"`));
-  if (!found) throw new Error(`No chunk of the build holds the room ${room}.`);
+function fileOf(text, component) {
+  const found = [...text].find(([, code]) => code.includes(`selectors:[["heli-${component}"]]`));
+  if (!found) throw new Error(`No chunk of the build holds the component ${component}.`);
   return found[0];
 }
 
 function closure(text, from) {
-  const all = new Set([from]);
+  const all = new Set(from);
   for (const file of all) importsOf(text.get(file)).forEach((imported) => all.add(imported));
   return all;
 }
