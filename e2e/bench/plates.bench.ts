@@ -18,10 +18,14 @@ const bundle = await build({
   write: false,
   logLevel: 'error',
 });
-const server = spawn(process.execPath, ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)], {
-  cwd: root,
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
+const server = spawn(
+  process.execPath,
+  ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)],
+  {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  },
+);
 await new Promise((resolve) => server.stdout.once('data', resolve));
 const browser = await chromium.launch({
   executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',

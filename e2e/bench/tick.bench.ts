@@ -11,10 +11,14 @@ const PORT = 4698;
 const TICKS = 40;
 const LOADS = 40;
 
-const server = spawn(process.execPath, ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)], {
-  cwd: fileURLToPath(new URL('../..', import.meta.url)),
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
+const server = spawn(
+  process.execPath,
+  ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)],
+  {
+    cwd: fileURLToPath(new URL('../..', import.meta.url)),
+    stdio: ['ignore', 'pipe', 'inherit'],
+  },
+);
 await new Promise((resolve) => server.stdout.once('data', resolve));
 const browser = await chromium.launch({
   executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',

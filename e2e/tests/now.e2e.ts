@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { goToRoom } from './rooms.ts';
+import { TogetherPage } from './together-page.ts';
 import { createApplication } from '../../server/src/application.ts';
 
 const folder = fileURLToPath(new URL('../../app/dist', import.meta.url));
@@ -133,7 +134,7 @@ test.describe('at the switch, on a phone', () => {
 test.describe('without a network', () => {
   test.use({ ...PHONE, serviceWorkers: 'allow' });
 
-  test('Now works after the first visit', async ({ page, context }) => {
+  test('every room works after the first visit', async ({ page, context }) => {
     const now = new NowPage(page);
     await now.open();
     await now.begin();
@@ -148,6 +149,10 @@ test.describe('without a network', () => {
     await expect(now.ticked('Bandsaw')).toBeChecked();
     await now.ticked('Bandsaw').tap();
     await expect(now.answer('Kettle')).toContainText('Yes');
+    await page.goto('/');
+    const together = new TogetherPage(page);
+    await together.load('Kettle').check();
+    await expect(together.headline).toHaveText(/Likely trips/);
   });
 });
 

@@ -16,7 +16,11 @@ test.beforeAll(async () => {
   const { port } = probe.address() as AddressInfo;
   await new Promise((resolve) => probe.close(resolve));
   const options = ['--demo', 'tern', '--https', '--host', '0.0.0.0', '--port', String(port)];
-  server = spawn(process.execPath, ['--import', '@oxc-node/core/register', 'server/src/main.ts', ...options], { cwd: root });
+  server = spawn(
+    process.execPath,
+    ['--import', '@oxc-node/core/register', 'server/src/main.ts', ...options],
+    { cwd: root },
+  );
   await new Promise<void>((resolve) =>
     server.stdout?.on('data', (chunk: Buffer) => chunk.includes('ready:') && resolve()),
   );

@@ -454,35 +454,6 @@ test.describe('nothing is lost', () => {
     await page.getByRole('button', { name: 'Try to go on' }).click();
     await expect(together.headline).toBeVisible();
   });
-
-  test.describe('without a network', () => {
-    test.use({ serviceWorkers: 'allow' });
-
-    test('it works after the first visit', async ({ page, context }) => {
-      const together = new TogetherPage(page);
-      await together.open();
-      await together.load('Kettle').check();
-      await page.evaluate(async () => {
-        const { active } = await navigator.serviceWorker.ready;
-        if (active?.state !== 'activated') {
-          await new Promise((resolve) => active?.addEventListener('statechange', resolve));
-        }
-      });
-      // The worker fetches the whole build before it answers for it.
-      await expect
-        .poll(() =>
-          page.evaluate(async () =>
-            (await caches.keys()).some((name) => name.includes('assets:application')),
-          ),
-        )
-        .toBe(true);
-      await page.reload();
-      await context.setOffline(true);
-      await page.reload();
-      await expect(together.load('Kettle')).toBeChecked();
-      await expect(together.headline).toHaveText(/Likely trips/);
-    });
-  });
 });
 
 test.describe('another rig', () => {

@@ -2,7 +2,6 @@
 
 export { LOAD_FAMILIES, kindOfPart, type LoadFamily, type PartKind } from '../reference/kinds-of-parts.js';
 export { CHEMISTRIES, type Chemistry } from '../reference/batteries.js';
-export { LARGEST_BREAKER_A } from '../reference/breaker-curves.js';
 export { sourceWords } from '../reference/provenance.js';
 export { dcWatts, lossCurveOf } from '../supply/efficiency-curve.js';
 export { partNumber } from '../loads/part-numbers.js';

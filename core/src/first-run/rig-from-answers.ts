@@ -1,4 +1,5 @@
 import type { Quantity } from '../units/quantity.js';
+import { fieldAt } from '../rig-file/field-table.js';
 import { freeId } from '../rig-file/free-names.js';
 import { RIG_FORMAT, RIG_VERSION, type Circuit, type Rig } from '../rig-file/schema.js';
 import type { FirstAnswers } from './answers.js';
@@ -7,8 +8,8 @@ import { MAINS } from './mains.js';
 
 const typical = (value: number): Quantity => ({ value, basis: 'typical' });
 const plate = (value: number): Quantity => ({ value, basis: 'nameplate' });
-/** As much as the rig file takes. */
-const MOST_VA = 100_000;
+/** The largest rating that a file takes. */
+const MOST_VA = fieldAt('converters[].tiers[].limit').range?.most ?? Infinity;
 const USUAL = {
   batteryV: 12.8,
   batteryAh: 100,

@@ -29,10 +29,18 @@ export interface Field {
   readonly unit?: string | undefined;
   readonly role?: QuantityRole | undefined;
   readonly options: readonly string[];
+  /** Of a number: the least it may be, or what it must be above, and the most. */
+  readonly range?: FieldRange | undefined;
   readonly refersTo?: RigList | undefined;
   readonly refersWithin?: OwnList | undefined;
   /** Of a group, and of one entry of a list. */
   readonly fields: readonly Field[];
+}
+
+interface FieldRange {
+  readonly least?: number | undefined;
+  readonly above?: number | undefined;
+  readonly most: number;
 }
 
 /** The part of a Yup description that a form is made of. */
@@ -41,7 +49,10 @@ interface Described {
   readonly meta?: Partial<FieldMeta>;
   readonly optional: boolean;
   readonly oneOf: readonly unknown[];
-  readonly tests: readonly { readonly name?: string }[];
+  readonly tests: readonly {
+    readonly name?: string;
+    readonly params?: { readonly min?: number; readonly more?: number; readonly max?: number };
+  }[];
   readonly fields?: Readonly<Record<string, Described>>;
   readonly innerType?: Described;
 }
@@ -93,10 +104,18 @@ function fieldOf(key: string, path: string, described: Described): Field {
     unit: meta.unit,
     role: meta.role,
     options: oneOf.filter((option): option is string => typeof option === 'string'),
+    range: rangeOf(kind === 'quantity' ? described.fields?.['value'] : described),
     refersTo: meta.refersTo ?? described.innerType?.meta?.refersTo,
     refersWithin: meta.refersWithin,
     fields: fieldsWithin(kind, path, described),
   };
+}
+
+function rangeOf(described: Described | undefined): FieldRange | undefined {
+  const params = (name: string) => described?.tests.find((test) => test.name === name)?.params;
+  const most = described?.type === 'number' ? params('max')?.max : undefined;
+  const { min: least, more: above } = params('min') ?? {};
+  return most === undefined ? undefined : { least, above, most };
 }
 
 function fieldsWithin(kind: FieldKind, path: string, described: Described): readonly Field[] {

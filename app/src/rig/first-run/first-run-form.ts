@@ -1,13 +1,21 @@
-import { FormArray, FormControl, FormGroup, Validators, type AbstractControl } from '@angular/forms';
-import { LARGEST_BREAKER_A, type Chemistry } from '@heliarch/core/rig';
-import type { FirstCharger, MainsId, TypicalLoad } from '@heliarch/core/describe';
+import { FormArray, FormControl, FormGroup, type AbstractControl } from '@angular/forms';
+import type { Chemistry } from '@heliarch/core/rig';
+import { fieldAt, type FirstCharger, type MainsId, type TypicalLoad } from '@heliarch/core/describe';
 import type { Known } from '../../parts/quantity/quantity-control';
 
-/** A number that is asked: how it is named, in which unit, and how large it may be. */
+/** A number that is asked: how it is named, its unit, and from where to where the rig file takes it. */
 export interface NumberAsked {
   readonly label: string;
   readonly unit: string;
+  readonly least: number | undefined;
+  readonly above: number | undefined;
   readonly most: number;
+}
+
+/** Asked for a field of the rig file: what is taken here is taken there. */
+function asked(label: string, path: string): NumberAsked {
+  const { unit = '', range } = fieldAt(path);
+  return { label, unit, least: range?.least, above: range?.above, most: range?.most ?? Infinity };
 }
 
 export type NumberKey =
@@ -19,26 +27,24 @@ export type NumberKey =
   | 'solarW'
   | 'generatorW';
 
-const MOST_W = 100_000;
-
 export const NUMBERS: Readonly<Record<NumberKey, NumberAsked>> = {
-  batteryV: { label: 'Nominal volts', unit: 'V', most: 1000 },
-  batteryAh: { label: 'Amp-hours', unit: 'Ah', most: 100_000 },
-  inverterW: { label: 'Running, watts', unit: 'W', most: MOST_W },
-  inverterVA: { label: 'Running, volt-amperes', unit: 'VA', most: MOST_W },
-  chargeA: { label: 'It charges with', unit: 'A', most: 5000 },
-  solarW: { label: 'All panels together', unit: 'W', most: MOST_W },
-  generatorW: { label: 'For hours, not its peak', unit: 'W', most: MOST_W },
+  batteryV: asked('Nominal volts', 'buses[].volts'),
+  batteryAh: asked('Amp-hours', 'batteries[].ampHours'),
+  inverterW: asked('Running, watts', 'converters[].continuousW'),
+  inverterVA: asked('Running, volt-amperes', 'converters[].continuousVA'),
+  chargeA: asked('It charges with', 'converters[].chargeA'),
+  solarW: asked('All panels together', 'solar[].stcW'),
+  generatorW: asked('For hours, not its peak', 'sources[].continuousW'),
 };
 export const TIER = {
-  va: { label: 'Short, volt-amperes', unit: 'VA', most: MOST_W },
-  seconds: { label: 'for how long', unit: 's', most: 86_400 },
-} satisfies Record<string, NumberAsked>;
+  va: asked('Short, volt-amperes', 'converters[].tiers[].limit'),
+  seconds: asked('for how long', 'converters[].tiers[].seconds'),
+};
 export const HOOKUP = {
-  amps: { label: 'Breaker of the post or outlet', unit: 'A', most: LARGEST_BREAKER_A },
-  plugA: { label: 'Smallest plug or adapter', unit: 'A', most: LARGEST_BREAKER_A },
-} satisfies Record<string, NumberAsked>;
-export const CIRCUIT_AMPS: NumberAsked = { label: 'Amps', unit: 'A', most: LARGEST_BREAKER_A };
+  amps: asked('Breaker of the post or outlet', 'supplies[].breaker.amps'),
+  plugA: asked('Smallest plug or adapter', 'supplies[].cords[].plugA'),
+};
+export const CIRCUIT_AMPS = asked('Amps', 'circuits[].protection.amps');
 
 export type NumberControl = FormControl<Known>;
 export type TierRow = FormGroup<{ va: NumberControl; seconds: NumberControl }>;
@@ -57,12 +63,12 @@ export type LoadRow = FormGroup<{
 
 const text = <T extends string>(value: T): FormControl<T> => new FormControl(value, { nonNullable: true });
 
-function number({ most }: NumberAsked): NumberControl {
-  return new FormControl<Known>(null, [aboveZero, Validators.max(most)]);
-}
-
-function aboveZero({ value }: AbstractControl<Known>): { readonly aboveZero: true } | null {
-  return typeof value === 'number' && value <= 0 ? { aboveZero: true } : null;
+function number({ least, above, most }: NumberAsked): NumberControl {
+  const isTaken = (value: number): boolean =>
+    value >= (least ?? -Infinity) && value > (above ?? -Infinity) && value <= most;
+  return new FormControl<Known>(null, ({ value }: AbstractControl<Known>) =>
+    typeof value === 'number' && !isTaken(value) ? { outOfRange: true } : null,
+  );
 }
 
 export const tierRow = (): TierRow => new FormGroup({ va: number(TIER.va), seconds: number(TIER.seconds) });
@@ -108,10 +114,12 @@ export function firstRunForm() {
 }
 
 /** Why a number cannot be taken; nothing where it can, or where it is left open. */
-export function faultIn(control: NumberControl, { unit, most }: NumberAsked): string | undefined {
-  return control.hasError('aboveZero') || control.hasError('max')
-    ? `must be above 0 and at most ${most} ${unit}`
-    : undefined;
+export function faultIn(control: NumberControl, asked: NumberAsked): string | undefined {
+  if (!control.hasError('outOfRange')) return undefined;
+  const { least, above, most, unit } = asked;
+  return least === undefined
+    ? `must be above ${above ?? 0} and at most ${most} ${unit}`
+    : `must be from ${least} to ${most} ${unit}`;
 }
 
 /** A number that can be taken. */

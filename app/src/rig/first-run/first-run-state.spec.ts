@@ -29,11 +29,11 @@ describe('the answers to the first questions', () => {
   it('that no rig could take are named where they were asked, and the rig goes on without them', () => {
     const { state, form, numbers } = setUp();
     form.hookups.controls[0]!.controls.amps.setValue(5000);
-    numbers.batteryAh.setValue(-2);
+    numbers.batteryAh.setValue(0.5);
     form.circuits.controls[0]!.setValue({ name: 'Galley', amps: 900, isPair: false });
-    expect(state.faultsOf('battery')).toEqual(['Amp-hours must be above 0 and at most 100000 Ah.']);
+    expect(state.faultsOf('battery')).toEqual(['Amp-hours must be from 1 to 100000 Ah.']);
     expect(state.faultsOf('all')).toEqual([
-      'Amp-hours must be above 0 and at most 100000 Ah.',
+      'Amp-hours must be from 1 to 100000 Ah.',
       'Breaker of the post or outlet must be above 0 and at most 100 A.',
       'The amps of Galley must be above 0 and at most 100 A.',
     ]);
