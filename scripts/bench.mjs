@@ -42,7 +42,7 @@ await runScript(async () => {
     if (platform === 'node') run(bundle);
     else run('--import', '@oxc-node/core/register', 'e2e/bench/in-worker.ts', bundle);
   }
-  run('--import', '@oxc-node/core/register', 'e2e/bench/tick.bench.ts');
+  run('--import', '@oxc-node/core/register', 'e2e/bench/checkbox.bench.ts');
   run('--import', '@oxc-node/core/register', 'e2e/bench/plates.bench.ts');
   run('--import', '@oxc-node/core/register', 'server/bench/memory.bench.ts');
 });

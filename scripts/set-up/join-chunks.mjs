@@ -6,7 +6,15 @@ import { root } from './paths.mjs';
 const dist = join(root, 'app/dist');
 const ROOMS = ['rig', 'loads', 'together', 'day', 'now', 'logbook', 'card'];
 /** What a first visit draws right after its first words: it must not bring what only other rooms need. */
-const SOON = ['rig-menu', 'more-rooms', 'notice-line', 'caution-drawer', 'start-staircase', 'unfinished', 'beside'];
+const SOON = [
+  'rig-menu',
+  'more-rooms',
+  'notice-line',
+  'caution-drawer',
+  'start-staircase',
+  'unfinished',
+  'beside',
+];
 /** What a few rooms share is worth a request of its own from here on; smaller, it goes with what all of them need. */
 const WORTH_A_REQUEST_BYTES = 12_000;
 

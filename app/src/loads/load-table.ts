@@ -61,7 +61,7 @@ export class LoadTable {
   /** A load was chosen: where its plate is below the list, it must come into view. */
   readonly opened = output();
   protected readonly heads = HEADS;
-  protected readonly isAllTicked = computed(
+  protected readonly isAllSelected = computed(
     () => this.state.ticked().length > 0 && this.state.ticked().length >= this.state.shownCount(),
   );
 
@@ -88,7 +88,7 @@ export class LoadTable {
     return isDown ? 'descending' : 'ascending';
   }
 
-  protected isTicked(row: LoadRow): boolean {
+  protected isSelected(row: LoadRow): boolean {
     return this.state.ticked().includes(row.load);
   }
 

@@ -38,14 +38,14 @@ describe('the list of loads and what is done with it', () => {
   it('copies, moves, uses and removes all that is ticked as one step', () => {
     const { rig, state, labels } = setUp();
     state.addNamed('Press');
-    state.tickAll(true);
+    state.selectAll(true);
     const count = rig().loads.length;
     state.use(state.ticked(), 'during-work');
     expect(rig().loads.every(({ usage }) => usage === 'during-work')).toBeTrue();
     state.duplicate(state.ticked());
     expect(rig().loads.length).toBe(2 * count);
     expect(state.ticked()).toEqual([]);
-    state.tickAll(true);
+    state.selectAll(true);
     state.remove(state.ticked());
     expect(rig().loads).toEqual([]);
     expect(state.open()).toBeUndefined();
@@ -60,7 +60,7 @@ describe('the list of loads and what is done with it', () => {
     const { state } = setUp();
     state.addNamed('Press');
     state.words.set('press');
-    state.tickAll(true);
+    state.selectAll(true);
     expect(state.ticked().map(({ name }) => name)).toEqual(['Press']);
     state.tick('press', false);
     expect(state.ticked()).toEqual([]);

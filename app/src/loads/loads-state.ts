@@ -66,7 +66,7 @@ export class LoadsState {
     });
   }
 
-  tickAll(isOn: boolean): void {
+  selectAll(isOn: boolean): void {
     const shown = this.groups().flatMap(({ rows }) => rows.map(({ load }) => load.id));
     this.marked.set(new Set(isOn ? shown : []));
   }
@@ -92,7 +92,7 @@ export class LoadsState {
       { label: `copy ${named(loads)}` },
     );
     if (last !== undefined) this.choose(last);
-    this.tickAll(false);
+    this.selectAll(false);
   }
 
   remove(loads: readonly Load[]): void {
@@ -104,7 +104,7 @@ export class LoadsState {
         }, rig),
       { label: `remove ${named(loads)}` },
     );
-    this.tickAll(false);
+    this.selectAll(false);
   }
 
   move(loads: readonly Load[], circuitId: string): void {

@@ -6,7 +6,7 @@ import { unloadDraft, putUnloadDraft, takeUnloadDraft } from '../storage/unload-
 import type { StoredTest } from '../storage/rig-database';
 import { joinedTests } from '../storage/rig-files';
 import { LogRepository, readable } from '../storage/log-repository';
-import { OwnTicks } from '../storage/own-ticks';
+import { KeptLiveState } from '../storage/kept-live-state';
 import { RigSession } from '../storage/rig-session';
 import { StorageQueue } from '../storage/storage-queue';
 
@@ -23,7 +23,7 @@ export class KeptTests {
   private readonly session = inject(RigSession);
   private readonly repository = inject(LogRepository);
   private readonly queue = inject(StorageQueue);
-  private readonly ticks = inject(OwnTicks);
+  private readonly ticks = inject(KeptLiveState);
 
   private readonly rigId = computed(() => this.session.rig()?.id);
   private readonly stored = toSignal(

@@ -23,7 +23,7 @@ import { Answers } from '../compute/answers';
 import { latest } from '../compute/latest';
 import { isSameSystem } from '../compute/same-system';
 import { UnitChoice } from '../parts/unit-choice';
-import { OwnTicks } from '../storage/own-ticks';
+import { KeptLiveState } from '../storage/kept-live-state';
 import { RigSession } from '../storage/rig-session';
 
 const TICK_MS = 1000;
@@ -42,7 +42,7 @@ export interface Offered {
 export class NowState {
   private readonly units = inject(UnitChoice);
   private readonly session = inject(RigSession);
-  private readonly ticks = inject(OwnTicks);
+  private readonly ticks = inject(KeptLiveState);
   private readonly answers = inject(Answers);
 
   readonly rig = computed((): Rig => {

@@ -22,7 +22,7 @@ export class OnNow {
   protected readonly state = inject(NowState);
   private readonly units = inject(UnitChoice);
   protected readonly open = signal<string | undefined>(undefined);
-  protected readonly ticksMore = signal(false);
+  protected readonly showsOthers = signal(false);
 
   protected readonly rows = computed(() => {
     const { on, timers } = this.state.at();
@@ -51,7 +51,7 @@ export class OnNow {
     this.open.update((open) => (open === loadId ? undefined : loadId));
   }
 
-  protected tickMore(offered: Offered): void {
+  protected switchOn(offered: Offered): void {
     this.state.switchOn(offered);
   }
 

@@ -27,7 +27,7 @@ export interface StaircaseDrawing {
     readonly x: number;
     readonly top: number;
     readonly bottom: number;
-    readonly ticks: readonly Checkbox[];
+    readonly ticks: readonly AxisTick[];
   };
   readonly runningArea: string;
   readonly runningLine: string;
@@ -40,7 +40,7 @@ export interface StaircaseDrawing {
   readonly columns: readonly ColumnLabel[];
 }
 
-interface Checkbox {
+interface AxisTick {
   readonly y: number;
   readonly label: string | undefined;
 }
@@ -104,7 +104,7 @@ function spikesOf(
   ];
 }
 
-function ticksOf(style: NumberStyle, { y, topVA }: Layout): readonly Checkbox[] {
+function ticksOf(style: NumberStyle, { y, topVA }: Layout): readonly AxisTick[] {
   const major = new Set(ticks(0, topVA, TICKS));
   return ticks(0, topVA, TICKS * MINOR_PER_TICK).map((va) => ({
     y: y(va),

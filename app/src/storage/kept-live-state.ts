@@ -12,7 +12,7 @@ interface BeforeChange {
 
 /** What is on by one's own ticks, kept beside the open rig in this browser and nowhere else. */
 @Injectable({ providedIn: 'root' })
-export class OwnTicks {
+export class KeptLiveState {
   private readonly session = inject(RigSession);
   private readonly kept = new KeptBeside('atSwitch', 'keeping your ticks');
   private readonly before = signal<BeforeChange | undefined>(undefined);

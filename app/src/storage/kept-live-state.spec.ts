@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { Rig } from '@heliarch/core/rig';
 import { withSwitchedOn } from '@heliarch/core/now';
 import { BehaviorSubject } from 'rxjs';
-import { OwnTicks } from './own-ticks';
+import { KeptLiveState } from './kept-live-state';
 import { RigRepository } from './rig-repository';
 import { RigSession } from './rig-session';
 import { smallRig } from './small-rig.testing';
@@ -30,13 +30,13 @@ function ticksOn(kept: unknown, isSlow = false) {
       },
     ],
   });
-  const ticks = TestBed.inject(OwnTicks);
+  const ticks = TestBed.inject(KeptLiveState);
   TestBed.tick();
   return { ticks, rig, stored, written };
 }
 
 const [first] = smallRig().loads;
-const tick = (ticks: OwnTicks, label?: string) =>
+const tick = (ticks: KeptLiveState, label?: string) =>
   ticks.change((at, rig) => withSwitchedOn(rig, at, first?.id ?? '', 1000), label);
 
 describe('own ticks', () => {
