@@ -23,7 +23,7 @@ describe('the list of kinds', () => {
   it('has about sixty of them by family, each with its range', () => {
     const { page, kinds } = setUp();
     expect(kinds()).toBeGreaterThan(55);
-    for (const line of page.host.querySelectorAll('li .figures'))
+    for (const line of page.host.querySelectorAll('li span + span'))
       expect(line.textContent).toMatch(/^[\d,]+ to [\d,]+ W(, with a start)?$/);
   });
 

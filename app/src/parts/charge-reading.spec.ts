@@ -1,9 +1,11 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed } from '@angular/core/testing';
 import { ChargeReading } from './charge-reading';
+import { ChargeReadingHarness } from './charge-reading.harness';
 
 const NOW = new Date('2026-06-12T15:00:00Z');
 
-async function reading(charge: { percent: number; readAt: string } | undefined) {
+async function reading(charge?: { percent: number; readAt: string }) {
   jasmine.clock().install().mockDate(NOW);
   const fixture = TestBed.createComponent(ChargeReading);
   fixture.componentRef.setInput('charge', charge);
@@ -11,14 +13,13 @@ async function reading(charge: { percent: number; readAt: string } | undefined) 
   fixture.componentInstance.read.subscribe(({ percent }) => noted.push(percent));
   fixture.detectChanges();
   jasmine.clock().uninstall();
-  await fixture.whenStable();
-  return { fixture, root: fixture.nativeElement as HTMLElement, noted };
+  const line = await TestbedHarnessEnvironment.harnessForFixture(fixture, ChargeReadingHarness);
+  return { line, noted };
 }
 
 describe('the charge reading', () => {
   it('says when it was read, or how long ago where that is not today', async () => {
-    const said = async (charge?: { percent: number; readAt: string }) =>
-      (await reading(charge)).root.textContent.trim();
+    const said = async (charge?: { percent: number; readAt: string }) => (await reading(charge)).line.says();
     expect(await said({ percent: 82, readAt: '2026-06-12T14:00:00Z' })).toMatch(
       /^82 % charged, read \d\d:00$/,
     );
@@ -27,24 +28,14 @@ describe('the charge reading', () => {
   });
 
   it('takes a number from 0 to 100 and nothing else', async () => {
-    const { fixture, root, noted } = await reading(undefined);
-    root.querySelector('button')?.click();
-    await fixture.whenStable();
-    await fixture.whenStable();
-    const enter = async (text: string) => {
-      const input = root.querySelector('input');
-      if (!input) return;
-      input.value = text;
-      input.dispatchEvent(new Event('input'));
-      root.querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await fixture.whenStable();
-    };
-    await enter('101');
-    expect(root.querySelector('.note')?.textContent).toContain('Charge now must be from 0 to 100');
-    await enter('half');
-    expect(root.querySelector('.note')?.textContent).toContain('Charge now must be a number');
-    await enter('71,5');
-    expect(noted).toEqual([71.5]);
-    expect(root.querySelector('input')).toBeNull();
+    const { line, noted } = await reading();
+    await line.open();
+    await line.enter('101');
+    expect(await line.says()).toContain('Charge now must be from 0 to 100');
+    await line.enter('half');
+    expect(await line.says()).toContain('Charge now must be a number');
+    expect([noted, await line.isOpen()]).toEqual([[], true]);
+    await line.enter('71,5');
+    expect([noted, await line.isOpen()]).toEqual([[71.5], false]);
   });
 });

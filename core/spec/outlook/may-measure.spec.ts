@@ -26,7 +26,7 @@ describe('what a number may be found to be', () => {
         field: 'start',
       });
     expect(start(q(1800, 'nameplate'))).toEqual({ lo: 1440, stated: 1800, hi: 1800 });
-    expect(start(q(1800, 'measured', { readings: 1 }))).toBeDefined();
+    expect(start(q(1800, 'measured', { readings: 1 }))).toEqual({ lo: 1710, stated: 1800, hi: 2160 });
     expect(start(q(1800, 'measured', { readings: 3 }))).toBeUndefined();
     expect(start(q(1800, 'nameplate'), 'none')).toBeUndefined();
   });

@@ -132,7 +132,8 @@ describe('a contradiction', () => {
       const rig = { ...plain, ...change(plain) };
       const own = found(rig).find((each) => each.id === id);
       expect(own?.message).toMatch(says);
-      expect(own?.field).toBeTruthy();
+      // Named as the user knows it: what it is, its own name, and which of its numbers.
+      expect(own?.field).toMatch(/^[A-Z][a-z ]+ "[^"]+", ./);
       // a warning is not a refusal: the rig can still be used
       expect(validateRig(rig).ok).toBeTrue();
       expect(found({ ...rig, known: [id] }).map((each) => each.id)).not.toContain(id);

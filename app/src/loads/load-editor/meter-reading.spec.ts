@@ -9,7 +9,7 @@ function setUp(asksForState = false) {
   fixture.detectChanges();
   const host = fixture.nativeElement as HTMLElement;
   const type = (...texts: readonly string[]): void => {
-    [...host.querySelectorAll<HTMLInputElement>('.cells input')].forEach((box, index) => {
+    [...host.querySelectorAll<HTMLInputElement>('heli-quantity input')].forEach((box, index) => {
       box.value = texts[index] ?? '';
       box.dispatchEvent(new Event('input'));
     });
@@ -40,7 +40,7 @@ describe('a meter reading', () => {
     const { host, type, button, fixture } = setUp(true);
     type('120', '5', '550');
     expect(button.disabled).toBeTrue();
-    host.querySelector<HTMLInputElement>('.ask input')!.click();
+    host.querySelector<HTMLInputElement>('heli-checkbox input')!.click();
     fixture.detectChanges();
     expect(button.disabled).toBeFalse();
   });

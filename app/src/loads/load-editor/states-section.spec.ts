@@ -44,7 +44,9 @@ function setUp() {
   const page = onPage(StatesSection, () => ({ load: rig().loads[0] }));
   const states = () => rig().loads[0]?.states;
   const line = (place: number): string =>
-    page.host.querySelectorAll('.comes-to')[place]?.textContent.trim() ?? '';
+    /= [\d,]+ W/.exec(
+      page.host.querySelectorAll(`[aria-label="State ${place + 1}"]`)[0]?.textContent ?? '',
+    )?.[0] ?? '';
   return { page, rig, states, line };
 }
 

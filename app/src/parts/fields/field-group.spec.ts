@@ -14,7 +14,7 @@ function sheetOf(target: Target, rig: Rig = smallRig(), system: 'us' | 'metric' 
   TestBed.inject(SheetContext).target.set(target);
   const page = onPage(FieldGroup);
   const labels = (): readonly string[] =>
-    [...page.host.querySelectorAll('label.name')].map((label) => label.textContent.trim());
+    [...page.host.querySelectorAll('label[for]')].map((label) => label.textContent.trim());
   return { ...session, page, labels };
 }
 

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed } from '@angular/core/testing';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import type { Amount } from '@heliarch/core/units';
 import { UnitChoice } from '../unit-choice';
 import { QuantityControl, type Known } from './quantity-control';
+import { QuantityHarness } from './quantity-control.harness';
 
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -26,68 +28,56 @@ class Host {
 async function setUp() {
   TestBed.inject(UnitChoice).choose('us');
   const fixture = TestBed.createComponent(Host);
-  await fixture.whenStable();
-  const root = fixture.nativeElement as HTMLElement;
-  const input = root.querySelector<HTMLInputElement>('input[type=text]')!;
+  const quantity = await TestbedHarnessEnvironment.loader(fixture).getHarness(QuantityHarness);
   const { control, amount } = fixture.componentInstance;
-  return {
-    control,
-    amount,
-    input,
-    note: () => root.querySelector('.note')!.textContent.trim(),
-    type: async (text: string) => {
-      input.value = text;
-      input.dispatchEvent(new Event('input'));
-      await fixture.whenStable();
-    },
-    does: async (event: Event) => {
-      input.dispatchEvent(event);
-      await fixture.whenStable();
-    },
-  };
+  return { control, amount, quantity };
 }
 
 describe('a quantity', () => {
   it('takes a number as typed, and takes one typed over a typical value for one that was read', async () => {
-    const { control, type, note, input } = await setUp();
-    expect(input.value).toBe('1,420');
-    await type('1,500');
+    const { control, quantity } = await setUp();
+    expect(await quantity.shows()).toBe('1,420');
+    await quantity.type('1,500');
     expect(control.value).toEqual({ value: 1500, basis: 'nameplate' });
-    expect(note()).toBe('= 1,125 to 1,650 W');
-    await type('0,5');
+    expect(await quantity.note()).toBe('= 1,125 to 1,650 W');
+    await quantity.type('0,5');
     expect(control.value).toEqual({ value: 0.5, basis: 'nameplate' });
   });
 
   it('reads a unit after the number, and hands one of another kind on', async () => {
-    const { control, amount, type, does, input } = await setUp();
-    await type('1.5 kW');
+    const { control, amount, quantity } = await setUp();
+    await quantity.type('1.5 kW');
     expect(control.value).toEqual({ value: 1500, basis: 'nameplate' });
-    await does(new Event('blur'));
-    expect(input.value).withContext('once it is left').toBe('1,500');
-    await type('35 A');
+    await quantity.leave();
+    expect(await quantity.shows())
+      .withContext('once it is left')
+      .toBe('1,500');
+    await quantity.type('35 A');
     expect(amount()).toEqual({ value: 35, unit: 'A' });
     expect(control.valid).toBeTrue();
   });
 
   it('never blocks typing: what is no number waits, says what is wrong and changes nothing', async () => {
-    const { control, type, does, note, input } = await setUp();
-    await type('14x');
-    expect(note()).toBe('Running must be a number, such as 1,420 W');
-    await does(new Event('blur'));
-    expect(input.value).toBe('14x');
+    const { control, quantity } = await setUp();
+    await quantity.type('14x');
+    expect(await quantity.note()).toBe('Running must be a number, such as 1,420 W');
+    await quantity.leave();
+    expect(await quantity.shows()).toBe('14x');
     expect(control.hasError('unreadable')).toBeTrue();
     expect(control.value).toEqual(jasmine.objectContaining({ value: 1420 }));
-    await does(new KeyboardEvent('keydown', { key: 'Escape' }));
-    expect(input.value).withContext('taken back').toBe('1,420');
+    await quantity.escape();
+    expect(await quantity.shows())
+      .withContext('taken back')
+      .toBe('1,420');
     expect(control.valid).toBeTrue();
   });
 
   it('is empty where nothing is known, and shows what comes from elsewhere', async () => {
-    const { control, type, input, note } = await setUp();
-    await type('');
+    const { control, quantity } = await setUp();
+    await quantity.type('');
     expect(control.value).toBeNull();
     control.setValue({ value: 900, basis: 'measured' });
     await new Promise((resolve) => setTimeout(resolve));
-    expect([input.value, note()]).toEqual(['900', '= 873 to 927 W']);
+    expect([await quantity.shows(), await quantity.note()]).toEqual(['900', '= 873 to 927 W']);
   });
 });
