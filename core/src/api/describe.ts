@@ -1,6 +1,7 @@
 /** Public: help, kinds, usual values and contradictions, for whoever describes a rig. Apart, for only Rig and Loads load it. */
 
-export { START_FAULT_WORDS, judgeStart } from '../loads/start/start-test.js';
+export { judgeStart } from '../loads/start/start-test.js';
+export { START_FAULT_WORDS } from '../loads/start/start-test-words.js';
 export { typicalAt } from '../outlook/typical-values.js';
 export { wireTablesOf } from '../protection/wire-tables.js';
 export { TYPICAL_LOADS_SOURCE, type TypicalLoad } from '../reference/typical-loads.js';

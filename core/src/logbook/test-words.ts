@@ -1,7 +1,7 @@
 import type { Interval } from '../units/quantity.js';
 import { formatAmount, formatNumber, formatPercent } from '../units/format.js';
 import type { NumberStyle } from '../units/number-style.js';
-import { START_FAULT_WORDS } from '../loads/start/start-test.js';
+import { START_FAULT_WORDS } from '../loads/start/start-test-words.js';
 import type { ChargeTest } from './fit/charge-test.js';
 import { CYCLES_WANTED, type Cycling } from './fit/cycles.js';
 import type { DishTest } from './fit/dish-test.js';

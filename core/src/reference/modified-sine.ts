@@ -4,5 +4,3 @@
 export const MODIFIED_SINE_MOTOR_FACTOR = 1.25;
 /** Share of each half cycle that such a wave conducts, where its peak is that of a sine of the same volts. */
 export const USUAL_CONDUCTING = 0.5;
-/** Why a soft-started compressor is refused there. */
-export const MODIFIED_SINE_NEEDS = 'its soft starter needs a true sine wave';

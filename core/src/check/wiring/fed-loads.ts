@@ -1,9 +1,9 @@
 import { isSoftStarted } from '../../loads/start/soft-starter.js';
-import { MODIFIED_SINE_NEEDS } from '../../reference/modified-sine.js';
 import { kindOfPart } from '../../reference/kinds-of-parts.js';
 import { circuitOfLoad } from '../../rig/lookup.js';
 import { feedsOf, polesOfCircuit, type Feed, type Pole } from '../../supply/feeds.js';
 import type { Bus, Circuit, Load, Rig, Supply } from '../../rig-file/schema.js';
+import { WHY_NOT_FED } from './not-fed-words.js';
 
 /** A load that is on but runs on nothing here: it adds nothing, and why. */
 export interface NotFed {
@@ -40,7 +40,7 @@ export function fedLoads(
     const [first, ...rest] = own;
     const because =
       first === undefined || own.length < poles.length
-        ? `nothing feeds ${circuit.name}`
+        ? WHY_NOT_FED.nothingFeeds(circuit.name)
         : whyNotHere(load, bus, supply, [first, ...rest]);
     if (first && because === undefined) fed.push({ load, circuit, bus, poles, feeds: [first, ...rest] });
     else notFed.push({ load, circuit, because: because ?? '' });
@@ -56,11 +56,9 @@ function whyNotHere(
   feeds: readonly [Feed, ...Feed[]],
 ): string | undefined {
   const [feed] = feeds;
-  if (load.neverOn?.includes(supply.id)) return `you keep it off ${supply.name}`;
-  if (feeds.length > 1 && feed.phase === 'in-phase')
-    return `it needs ${2 * bus.volts} V, and both legs are one pole here`;
-  if (feeds.length > 1 && new Set(feeds.map((each) => each.by)).size > 1)
-    return 'its two legs are fed by different sources';
+  if (load.neverOn?.includes(supply.id)) return WHY_NOT_FED.keptOff(supply.name);
+  if (feeds.length > 1 && feed.phase === 'in-phase') return WHY_NOT_FED.onePole(2 * bus.volts);
+  if (feeds.length > 1 && new Set(feeds.map((each) => each.by)).size > 1) return WHY_NOT_FED.twoSources;
   return whyNotThisWave(load, bus, feed);
 }
 
@@ -68,10 +66,10 @@ function whyNotThisWave(load: Load, bus: Bus, feed: Feed): string | undefined {
   const hasRotor = load.parts.some(({ kind }) => kindOfPart(kind).startTorqueShare !== undefined);
   const { ratedHertz } = load;
   if (hasRotor && ratedHertz !== undefined && bus.hertz !== undefined && ratedHertz !== bus.hertz)
-    return `a ${ratedHertz} Hz motor overheats on ${bus.hertz} Hz`;
+    return WHY_NOT_FED.otherHertz(ratedHertz, bus.hertz);
   const isModified = feed.by === 'inverter' && feed.converter.waveform === 'modified-sine';
   const needsSine = load.parts.some(isSoftStarted);
-  return isModified && needsSine ? MODIFIED_SINE_NEEDS : undefined;
+  return isModified && needsSine ? WHY_NOT_FED.modifiedSine : undefined;
 }
 
 function circuitOf(rig: Rig, load: Load): Circuit {

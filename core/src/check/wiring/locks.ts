@@ -1,5 +1,6 @@
 import type { Load, Rig } from '../../rig-file/schema.js';
 import type { NotFed } from './fed-loads.js';
+import { WHY_NOT_FED } from './not-fed-words.js';
 
 /** A set without what its locks and shedders keep off, and why each of those is off. */
 export interface Unlocked {
@@ -55,7 +56,7 @@ function lockedBy(rig: Rig, others: readonly Load[], load: Load): NotFed | undef
   const lock = (rig.locks ?? []).find(
     (each) => each.loads.includes(load.id) && others.some((other) => each.loads.includes(other.id)),
   );
-  return lock && keptOff(rig, load, `"${lock.name}" lets one run at a time`);
+  return lock && keptOff(rig, load, WHY_NOT_FED.locked(lock.name));
 }
 
 /** The shedder that drops a load while another one runs; a load that is dropped itself drops none. */
@@ -70,7 +71,7 @@ function droppedBy(
     const watched = others.find((other) => other.id === watches);
     if (drops !== load.id || !watched || path.includes(watches)) continue;
     if (!droppedBy(rig, others, watched, path))
-      return keptOff(rig, load, `"${name}" drops it while ${watched.name} runs`);
+      return keptOff(rig, load, WHY_NOT_FED.dropped(name, watched.name));
   }
   return undefined;
 }

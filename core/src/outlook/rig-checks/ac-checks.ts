@@ -1,12 +1,19 @@
 import type { NumberStyle } from '../../units/number-style.js';
-import { formatAmount } from '../../units/format.js';
 import { isIec } from '../../reference/breaker-curves.js';
-import { COMMON_PRACTICE } from '../../reference/provenance.js';
 import { wireTablesOf } from '../../protection/wire-tables.js';
 import { intervalOf } from '../../rig-file/half-widths.js';
 import type { Bus, Circuit, Converter, Rig, Supply } from '../../rig-file/schema.js';
-import { theElement } from '../../rig/names-in-sentences.js';
-import { judged, type RigCheck } from './rig-check.js';
+import {
+  cableOfCircuit,
+  inputLimitOf,
+  NEUTRAL_AND_GROUND,
+  outputBreakerWithAssist,
+  receptacleOfCircuit,
+  sharedNeutral,
+  smallestPlug,
+  transferRelay,
+} from './ac-check-words.js';
+import { inWords, judged, type CheckWords, type RigCheck } from './rig-check.js';
 
 /** Whether breakers, plugs, cords, relay and input limit of the mains side fit each other. */
 export function acChecks(style: NumberStyle, rig: Rig): readonly RigCheck[] {
@@ -36,25 +43,26 @@ function circuitChecks(style: NumberStyle, rig: Rig, circuit: Circuit): readonly
     ...(most === undefined
       ? []
       : [
-          fitting(about, `${circuit.id}:cable`, `Breaker on the cable of ${theElement(circuit.name)}`, {
-            demand: protection.amps,
-            carries: most,
-            sentence: `A ${protection.amps} A breaker; the cable carries ${formatAmount(style, most, 'A')}.`,
-            source: 'NEC 240.4(D) and 310.16, or IEC 60364-5-52 for metric sizes; from memory',
-            fix: 'A smaller breaker, or a thicker cable all the way.',
-          }),
+          fitting(
+            about,
+            `${circuit.id}:cable`,
+            { demand: protection.amps, carries: most },
+            cableOfCircuit(style, circuit.name, protection.amps, most),
+          ),
         ]),
     ...(receptacleA === undefined
       ? []
       : [
-          fitting(about, `${circuit.id}:receptacle`, `Receptacle of ${theElement(circuit.name)}`, {
-            demand: protection.amps,
-            carries: receptacleA,
-            sentence: `A ${receptacleA} A receptacle on a ${protection.amps} A breaker.`,
-            source: 'NEC 210.21(B)(3) takes 15 A receptacles on a 20 A circuit with several; from memory',
-            fix: 'Keep what you plug in there below the receptacle’s own amps.',
-            atBest: receptacleA < 20 ? 20 : receptacleA,
-          }),
+          fitting(
+            about,
+            `${circuit.id}:receptacle`,
+            {
+              demand: protection.amps,
+              carries: receptacleA,
+              atBest: receptacleA < 20 ? 20 : receptacleA,
+            },
+            receptacleOfCircuit(circuit.name, protection.amps, receptacleA),
+          ),
         ]),
   ];
 }
@@ -63,25 +71,21 @@ interface Fit {
   readonly demand: number;
   readonly carries: number;
   readonly atBest?: number;
-  readonly sentence: string;
-  readonly source: string;
-  readonly fix: string;
 }
 
 function fitting(
   about: Pick<RigCheck, 'list' | 'entryId'>,
   id: string,
-  title: string,
-  { demand, carries, atBest = carries, sentence, source, fix }: Fit,
+  { demand, carries, atBest = carries }: Fit,
+  words: CheckWords,
 ): RigCheck {
-  const verdict = judged(demand, carries, atBest);
-  return { ...about, id, title, verdict, sentence, source, ...(verdict !== 'holds' && { fix }) };
+  return inWords({ ...about, id, verdict: judged(demand, carries, atBest) }, words);
 }
 
 /** The smallest plug of the chain against the breaker at the post. */
 function chainCheck(supply: Supply): readonly RigCheck[] {
   const plugs = (supply.cords ?? []).flatMap(({ plugA, name }) =>
-    plugA === undefined ? [] : [{ plugA, name: name ?? 'the cord' }],
+    plugA === undefined ? [] : [{ plugA, name }],
   );
   const [smallest] = [...plugs].sort((a, b) => a.plugA - b.plugA);
   if (!smallest || !supply.breaker) return [];
@@ -90,14 +94,8 @@ function chainCheck(supply: Supply): readonly RigCheck[] {
     fitting(
       { list: 'supplies', entryId: supply.id },
       `${supply.id}:chain`,
-      `Plug and cord on ${supply.name}`,
-      {
-        demand: amps,
-        carries: smallest.plugA,
-        sentence: `The smallest plug, of ${smallest.name}, is for ${smallest.plugA} A; the breaker behind it is ${amps} A.`,
-        source: COMMON_PRACTICE,
-        fix: `Nothing opens before this plug overheats: set an input limit of ${smallest.plugA} A or less by hand.`,
-      },
+      { demand: amps, carries: smallest.plugA },
+      smallestPlug(supply.name, amps, smallest.plugA, smallest.name),
     ),
   ];
 }
@@ -109,20 +107,11 @@ function limitCheck(style: NumberStyle, supply: Supply): readonly RigCheck[] {
   const others = otherLoadsA ? intervalOf(otherLoadsA, 'running') : { lo: 0, stated: 0, hi: 0 };
   const left = { surely: least - others.hi, atBest: least - others.lo };
   const verdict = judged(inputLimitA, left.surely, left.atBest);
-  const beside = otherLoadsA ? `, of which ${formatAmount(style, others.stated, 'A')} go elsewhere` : '';
   return [
-    {
-      id: `${supply.id}:limit`,
-      list: 'supplies',
-      entryId: supply.id,
-      verdict,
-      title: `Input limit on ${supply.name}`,
-      sentence: `${formatAmount(style, inputLimitA, 'A')} are asked at most; the chain bears ${formatAmount(style, least, 'A')}${beside}.`,
-      source: COMMON_PRACTICE,
-      ...(verdict !== 'holds' && {
-        fix: `Set ${formatAmount(style, Math.max(0, Math.floor(left.surely)), 'A')} or less on the inverter’s own panel.`,
-      }),
-    },
+    inWords(
+      { id: `${supply.id}:limit`, list: 'supplies', entryId: supply.id, verdict },
+      inputLimitOf(style, supply.name, inputLimitA, least, left.surely, otherLoadsA && others.stated),
+    ),
   ];
 }
 
@@ -149,14 +138,8 @@ function relayCheck(style: NumberStyle, rig: Rig, converter: Converter, supply: 
     fitting(
       { list: 'converters', entryId: converter.id },
       `${converter.id}:${supply.id}:relay`,
-      `Transfer relay on ${supply.name}`,
-      {
-        demand: amps,
-        carries: passThroughA,
-        sentence: `Up to ${formatAmount(style, amps, 'A')} pass; the relay of ${theElement(converter.name)} carries ${passThroughA} A.`,
-        source: 'its data sheet, as entered',
-        fix: 'Set a lower input limit on this supply.',
-      },
+      { demand: amps, carries: passThroughA },
+      transferRelay(style, supply.name, converter.name, amps, passThroughA),
     ),
   ];
 }
@@ -180,16 +163,8 @@ function outputCheck(
     fitting(
       { list: 'converters', entryId: converter.id },
       `${converter.id}:${supply.id}:output`,
-      `Output breaker with assist on ${supply.name}`,
-      {
-        demand: own + fromSource,
-        carries: outputBreaker.amps,
-        atBest: outputBreaker.amps * atBest,
-        sentence: `${formatAmount(style, fromSource, 'A')} from the source and ${formatAmount(style, own, 'A')} from the inverter are ${formatAmount(style, own + fromSource, 'A')} together; the breaker is ${outputBreaker.amps} A.`,
-        source:
-          'UL 489: holds 100 %, opens within the hour at 135 %; IEC 60898-1: 113 and 145 %; from memory',
-        fix: 'The breaker limits what both give together: plan with its amps.',
-      },
+      { demand: own + fromSource, carries: outputBreaker.amps, atBest: outputBreaker.amps * atBest },
+      outputBreakerWithAssist(style, supply.name, fromSource, own, outputBreaker.amps),
     ),
   ];
 }
@@ -213,20 +188,15 @@ function neutralCheck(rig: Rig, supply: Supply): readonly RigCheck[] {
   if (!bus || !isInPhase || bus.sharedNeutral === 'no') return [];
   const isKnown = bus.sharedNeutral === 'yes';
   return [
-    {
-      id: `${supply.id}:neutral`,
-      list: 'buses',
-      entryId: bus.id,
-      verdict: isKnown ? 'tight' : 'unknown',
-      title: `Neutral on ${supply.name}`,
-      sentence: isKnown
-        ? 'Both legs are on one pole, so their currents add in the shared neutral, and no breaker watches it.'
-        : 'Both legs are on one pole. Whether branches share a neutral is not entered.',
-      source: 'NEC 300.13(B) and 551.42 for the wording; physics; from memory',
-      fix: isKnown
-        ? 'Keep the sum of both legs within one conductor, or have the branches rewired.'
-        : 'Have a licensed person look, and enter it on the bus.',
-    },
+    inWords(
+      {
+        id: `${supply.id}:neutral`,
+        list: 'buses',
+        entryId: bus.id,
+        verdict: isKnown ? 'tight' : 'unknown',
+      },
+      sharedNeutral(supply.name, isKnown),
+    ),
   ];
 }
 
@@ -235,16 +205,9 @@ function bondCheck(rig: Rig): readonly RigCheck[] {
   const [converter] = rig.converters;
   if (!converter || rig.sources.length === 0) return [];
   return [
-    {
-      id: `${converter.id}:bond`,
-      list: 'converters',
-      entryId: converter.id,
-      verdict: 'unknown',
-      title: 'Neutral and ground',
-      sentence:
-        'On battery they must meet in one place, on shore at the post only. No number here can tell whether they do.',
-      source: 'NEC 250.30 and 551.54 for the principle; from memory',
-      fix: 'Have a licensed person test it on each source.',
-    },
+    inWords(
+      { id: `${converter.id}:bond`, list: 'converters', entryId: converter.id, verdict: 'unknown' },
+      NEUTRAL_AND_GROUND,
+    ),
   ];
 }

@@ -3,13 +3,10 @@ import { ampacity } from '../../protection/cable.js';
 import { fuseBand } from '../../protection/fuse.js';
 import { dcWatts, lossCurveOf } from '../../supply/efficiency-curve.js';
 import { wattsPerVA } from '../../supply/surge-tiers.js';
-import { formatAmount, formatSeconds } from '../../units/format.js';
 import { ABYC_FUSE_OVER_AMPACITY, USUAL_CUT_OFF_SHARE } from '../../reference/dc-practice.js';
-import { FUSE_CURVES } from '../../reference/fuse-curves.js';
-import { COMMON_PRACTICE, sourceWords } from '../../reference/provenance.js';
 import type { Battery, Bus, Converter, Rig } from '../../rig-file/schema.js';
-import { theElement } from '../../rig/names-in-sentences.js';
-import { judged, type RigCheck } from './rig-check.js';
+import { batteriesSideBySide, cableOf, fuseOf, noFuse, protectionOf } from './dc-check-words.js';
+import { inWords, judged, type RigCheck } from './rig-check.js';
 
 /** A demand on the battery side at the lowest volts, where the amps are highest. */
 interface DcDemand {
@@ -65,9 +62,6 @@ function drawn(converter: Converter, va: number): { readonly watts: number; read
   return { watts: dcWatts(lossCurveOf(converter), va * wattsPerVA(converter), va) * units, va: va * units };
 }
 
-const forHow = (style: NumberStyle, seconds: number): string =>
-  Number.isFinite(seconds) ? formatSeconds(style, seconds) : 'hours';
-
 function fuseChecks(
   style: NumberStyle,
   battery: Battery,
@@ -77,30 +71,15 @@ function fuseChecks(
   const about = { list: 'batteries', entryId: battery.id } as const;
   const { fuse } = battery;
   if (!fuse)
-    return [
-      {
-        ...about,
-        id: `${battery.id}:fuse`,
-        verdict: 'unknown',
-        title: `Fuse of ${theElement(battery.name)}`,
-        sentence: 'No fuse is entered, so it is not known whether it bears a start.',
-        source: COMMON_PRACTICE,
-        fix: 'Read its amps and its kind off the fuse itself.',
-      },
-    ];
+    return [inWords({ ...about, id: `${battery.id}:fuse`, verdict: 'unknown' }, noFuse(battery.name))];
   return demands.map((demand): RigCheck => {
     const band = fuseBand(fuse, demand.seconds);
     const amps = demand.amps / strings;
     const verdict = judged(amps, band.pessimistic * fuse.amps, band.optimistic * fuse.amps);
-    return {
-      ...about,
-      id: `${battery.id}:fuse:${demand.seconds}`,
-      verdict,
-      title: `Fuse of ${theElement(battery.name)}`,
-      sentence: `${formatAmount(style, demand.va, 'VA')} for ${forHow(style, demand.seconds)} is ${formatAmount(style, amps, 'A')} at cut-off; a ${fuse.amps} A fuse bears ${formatAmount(style, band.pessimistic * fuse.amps, 'A', 'at-least')} for that long.`,
-      source: sourceWords(FUSE_CURVES[fuse.kind].provenance),
-      ...(verdict !== 'holds' && { fix: 'Keep below it, or a larger fuse on a cable that carries it.' }),
-    };
+    return inWords(
+      { ...about, id: `${battery.id}:fuse:${demand.seconds}`, verdict },
+      fuseOf(style, battery.name, fuse, { ...demand, amps }, band.pessimistic * fuse.amps),
+    );
   });
 }
 
@@ -117,18 +96,15 @@ function protectionChecks(
     const carries = Math.max(dischargeA, ...lasting);
     const amps = demand.amps / strings;
     const verdict = judged(amps, carries);
-    return {
-      id: `${battery.id}:protection:${demand.seconds}`,
-      list: 'batteries',
-      entryId: battery.id,
-      verdict,
-      title: `Protection of ${theElement(battery.name)}`,
-      sentence: `${formatAmount(style, demand.va, 'VA')} for ${forHow(style, demand.seconds)} is ${formatAmount(style, amps, 'A')} at cut-off; it gives ${formatAmount(style, carries, 'A')} for that long.`,
-      source: 'its data sheet, as entered; physics',
-      ...(verdict !== 'holds' && {
-        fix: 'It decides before the inverter does; another battery beside it helps.',
-      }),
-    };
+    return inWords(
+      {
+        id: `${battery.id}:protection:${demand.seconds}`,
+        list: 'batteries',
+        entryId: battery.id,
+        verdict,
+      },
+      protectionOf(style, battery.name, { ...demand, amps }, carries),
+    );
   });
 }
 
@@ -140,29 +116,12 @@ function cableChecks(style: NumberStyle, rig: Rig, battery: Battery): readonly R
   if (carries === undefined) return [];
   const verdict = judged(fuse.amps, carries, carries * ABYC_FUSE_OVER_AMPACITY);
   return [
-    {
-      id: `${battery.id}:cable`,
-      list: 'batteries',
-      entryId: battery.id,
-      verdict,
-      title: `Cable of ${theElement(battery.name)}`,
-      sentence: `It carries ${formatAmount(style, carries, 'A')} for hours; its fuse is ${fuse.amps} A.`,
-      source: `${AMPACITY_TABLES[school]}; a fuse of up to 150 % of it by ABYC E-11; from memory`,
-      ...(verdict !== 'holds' && {
-        fix:
-          verdict === 'tight'
-            ? 'Some practice takes up to 150 %; a thicker cable or a smaller fuse settles it.'
-            : 'The cable overheats before this fuse opens: a thicker cable or a smaller fuse.',
-      }),
-    },
+    inWords(
+      { id: `${battery.id}:cable`, list: 'batteries', entryId: battery.id, verdict },
+      cableOf(style, battery.name, carries, fuse.amps, school, verdict === 'tight'),
+    ),
   ];
 }
-
-const AMPACITY_TABLES = {
-  nec: 'NEC 310.16, 75 °C',
-  abyc: 'ABYC E-11, 105 °C',
-  iec: 'IEC 60364-5-52, method C',
-} as const;
 
 /** Batteries side by side on one bus. */
 function matching(rig: Rig): readonly RigCheck[] {
@@ -174,18 +133,18 @@ function matching(rig: Rig): readonly RigCheck[] {
       (battery) => battery.chemistry !== first.chemistry || battery.ampHours.value !== first.ampHours.value,
     );
     return [
-      {
-        id: `${bus.id}:matching`,
-        list: 'batteries',
-        entryId: first.id,
-        verdict: differ ? 'tight' : 'holds',
-        title: 'Batteries side by side',
-        sentence: differ
-          ? `${bank.map(({ name }) => name).join(' and ')} differ in kind or amp-hours, so one gives more than its share.`
-          : `${bank.map(({ name }) => name).join(' and ')} are alike. Bring them to the same volts before they are joined.`,
-        source: COMMON_PRACTICE,
-        ...(differ && { fix: 'Put a clamp around each; use only what the weaker one bears.' }),
-      } satisfies RigCheck,
+      inWords(
+        {
+          id: `${bus.id}:matching`,
+          list: 'batteries',
+          entryId: first.id,
+          verdict: differ ? 'tight' : 'holds',
+        },
+        batteriesSideBySide(
+          bank.map(({ name }) => name),
+          differ,
+        ),
+      ),
     ];
   });
 }

@@ -19,6 +19,17 @@ export interface RigCheck {
   readonly fix?: string;
 }
 
+/** What a check says: what it is about, what it found, by which source, and what to do where it does not fit. */
+export type CheckWords = Pick<RigCheck, 'title' | 'sentence' | 'source'> & { readonly fix: string };
+
+/** A check in words: what to do is said where it does not surely fit. */
+export function inWords(
+  check: Pick<RigCheck, 'id' | 'list' | 'entryId' | 'verdict'>,
+  { fix, ...words }: CheckWords,
+): RigCheck {
+  return { ...check, ...words, ...(check.verdict !== 'holds' && { fix }) };
+}
+
 /** Verdict of a demand against what is carried for sure and at best; usually between the two, the geometric mean of them. */
 export function judged(demand: number, surely: number, atBest: number = surely): Verdict {
   if (demand <= surely) return 'holds';
