@@ -2,9 +2,9 @@ import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { root } from './paths.mjs';
+import { roomsOfApplication } from './rooms.mjs';
 
 const dist = join(root, 'app/dist');
-const ROOMS = ['rig', 'loads', 'together', 'day', 'now', 'logbook', 'card'];
 /** What a first visit draws right after its first words: it must not bring what only other rooms need. */
 const SOON = [
   'rig-menu',
@@ -53,50 +53,54 @@ export async function joinChunks() {
   renewManifest();
 }
 
-/**
- * The chunk that a file goes into, by the rooms that cannot be drawn without it. What is too small for a request of its own
- * goes with what more rooms need, where all that it imports is needed by those too: so no room loads a chunk for its sake,
- * and no two chunks wait for each other.
- */
+/** The chunk that each file goes into; what comes on demand is in none. */
 function groupsOf(main, files) {
   const text = new Map(files.map((file) => [file, readFileSync(join(dist, file), 'utf8')]));
-  const needed = [
-    ...ROOMS.map((room) => closure(text, [fileOf(text, room)])),
+  const rooms = roomsOfApplication().map((room) => [room, closure(text, [fileOf(text, room)])]);
+  const soon = [
+    'soon',
     closure(
       text,
       SOON.map((part) => fileOf(text, part)),
     ),
   ];
   const frame = closure(text, [main]);
-  const roomsOf = new Map();
+  const users = [...rooms, soon];
+  const usersOf = new Map();
   for (const file of files) {
-    const rooms = USERS.filter((_, index) => frame.has(file) || needed[index].has(file));
-    if (rooms.length > 0) roomsOf.set(file, rooms.join('-'));
+    const by = users.filter(([, needed]) => frame.has(file) || needed.has(file)).map(([name]) => name);
+    if (by.length > 0) usersOf.set(file, by.join('-'));
   }
-  const within = (rooms) => files.filter((file) => roomsOf.get(file) === rooms);
-  const bytes = (rooms) => within(rooms).reduce((sum, file) => sum + text.get(file).length, 0);
-  const fewestFirst = [...new Set(roomsOf.values())].sort((a, b) => count(a) - count(b));
-  for (const rooms of fewestFirst) {
-    if (count(rooms) === 1 || rooms === ALL || bytes(rooms) >= WORTH_A_REQUEST_BYTES) continue;
-    const imported = within(rooms).flatMap((file) =>
-      importsOf(text.get(file)).map((each) => roomsOf.get(each)),
-    );
-    const next = fewestFirst.find(
-      (more) =>
-        more !== rooms &&
-        includes(more, rooms) &&
-        within(more).length > 0 &&
-        imported.every((each) => each === rooms || includes(each, more)),
-    );
-    if (next) within(rooms).forEach((file) => roomsOf.set(file, next));
-  }
-  return new Map([...roomsOf].map(([file, rooms]) => [file, rooms === ALL ? 'frame' : rooms]));
+  const all = users.map(([name]) => name).join('-');
+  joinSmall(text, usersOf, all);
+  return new Map([...usersOf].map(([file, by]) => [file, by === all ? 'frame' : by]));
 }
 
-const USERS = [...ROOMS, 'soon'];
-const ALL = USERS.join('-');
-const count = (rooms) => rooms.split('-').length;
-const includes = (more, rooms) => rooms.split('-').every((room) => more.split('-').includes(room));
+/**
+ * What is too small for a request of its own goes with what more rooms need, where all that it imports is needed by those
+ * too: so no room loads a chunk for its sake, and no two chunks wait for each other.
+ */
+function joinSmall(text, usersOf, all) {
+  const within = (group) => [...usersOf].flatMap(([file, by]) => (by === group ? [file] : []));
+  const bytes = (group) => within(group).reduce((sum, file) => sum + text.get(file).length, 0);
+  const fewestFirst = [...new Set(usersOf.values())].sort((a, b) => count(a) - count(b));
+  for (const group of fewestFirst) {
+    if (count(group) === 1 || group === all || bytes(group) >= WORTH_A_REQUEST_BYTES) continue;
+    const files = within(group);
+    const imported = files.flatMap((file) => importsOf(text.get(file)).map((each) => usersOf.get(each)));
+    const wider = fewestFirst.find(
+      (more) =>
+        more !== group &&
+        includes(more, group) &&
+        within(more).length > 0 &&
+        imported.every((each) => each === group || includes(each, more)),
+    );
+    if (wider) files.forEach((file) => usersOf.set(file, wider));
+  }
+}
+
+const count = (group) => group.split('-').length;
+const includes = (more, group) => group.split('-').every((user) => more.split('-').includes(user));
 
 function fileOf(text, component) {
   const found = [...text].find(([, code]) => code.includes(`selectors:[["heli-${component}"]]`));
