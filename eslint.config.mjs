@@ -1,6 +1,5 @@
 import angular from 'angular-eslint';
 import { defineConfig } from 'eslint/config';
-import tseslint from 'typescript-eslint';
 
 /** What is Angular's alone, classes and templates: .oxlintrc.json has all that any TypeScript must keep. */
 export default defineConfig(
