@@ -111,6 +111,8 @@ export interface Power {
   root: { w: number; va: number };
 }
 
+const rootOfSquares = (a: number, b: number): number => Math.sqrt(a * a + b * b);
+
 export function power(items: Running[], side: Side): Power {
   const between = items.filter(({ isTurned }) => isTurned);
   if (between.length > 0) {
@@ -125,18 +127,15 @@ export function power(items: Running[], side: Side): Power {
     (side === 'for' ? items.filter((item) => item.lags) : items).map((item) => item.n),
     side,
   );
-  const drawn = (amount: number) => Math.max(0, amount);
-  const at = (which: 'counts' | 'hard' | 'root') => ({
-    w: w[which],
-    va: Math.hypot(drawn(w[which]), drawn(n[which])),
-  });
+  const va = (watts: number, across: number) => rootOfSquares(Math.max(0, watts), Math.max(0, across));
   const all = items.reduce((sum, item) => sum + item.n.value, 0);
   return {
-    ...at('counts'),
+    w: w.counts,
     n: n.counts,
-    stated: { w: w.stated, n: all, va: Math.hypot(w.stated, all) },
-    hard: at('hard'),
-    root: at('root'),
+    va: va(w.counts, n.counts),
+    stated: { w: w.stated, n: all, va: rootOfSquares(w.stated, all) },
+    hard: { w: w.hard, va: va(w.hard, n.hard) },
+    root: { w: w.root, va: va(w.root, n.root) },
   };
 }
 

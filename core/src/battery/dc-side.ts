@@ -1,5 +1,6 @@
 import type { Interval } from '../units/quantity.js';
 import type { UsualRange } from '../reference/kinds-of-parts.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** A DC source behind a resistance: what a battery, its cable and its contacts are to an inverter. */
 export interface ResistiveSource {
@@ -63,8 +64,8 @@ export function rippledAmps(amps: Interval, ripple: UsualRange): Interval {
   ) as [number, number, number];
   const stated = amps.stated * usual;
   if (stated === 0) return { lo: amps.lo * low, stated, hi: amps.hi * high };
-  const down = Math.hypot(1 - amps.lo / amps.stated, 1 - low / usual);
-  const up = Math.hypot(amps.hi / amps.stated - 1, high / usual - 1);
+  const down = magnitude(1 - amps.lo / amps.stated, 1 - low / usual);
+  const up = magnitude(amps.hi / amps.stated - 1, high / usual - 1);
   return {
     lo: Math.max(amps.lo * low, stated * (1 - down)),
     stated,

@@ -1,4 +1,5 @@
 import type { Limit } from './limits/limit.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** How likely a Tight set is to hold, in five words; never a bare per cent. */
 export type Odds =
@@ -21,7 +22,7 @@ export function deviate({ headroom, worst, capacity }: Limit): number {
     margin < 0
       ? [worst.stated - worst.lo, capacity.optimistic - capacity.stated]
       : [worst.hi - worst.stated, capacity.stated - capacity.pessimistic];
-  const doubt = Math.hypot(demandDoubt, Math.max(0, limitDoubt));
+  const doubt = magnitude(demandDoubt, Math.max(0, limitDoubt));
   if (!Number.isFinite(doubt)) return 0;
   if (doubt === 0) return margin < 0 ? -Infinity : Infinity;
   return (COVERAGE * margin) / doubt;

@@ -11,6 +11,7 @@ import {
   type Spread,
 } from '../units/combine-doubts.js';
 import type { Interval } from '../units/quantity.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** One consumer as seen by an AC sum: active power and what is orthogonal to it. */
 export interface AcTerm {
@@ -132,11 +133,11 @@ export function closedVa(
   edge: 'hi' | 'lo',
 ): number {
   const across = nonActivePower(powerFactor, powerFactor);
-  if (edge === 'hi') return Math.hypot(most(watts, last, powerFactor), most(nonActive, last, across));
+  if (edge === 'hi') return magnitude(most(watts, last, powerFactor), most(nonActive, last, across));
   const lags = laggingWithoutLast
     ? below(laggingWithoutLast, doubtOf(laggingWithoutLast.down))
     : least(lagging ?? nonActive, last, across);
-  return Math.hypot(least(watts, last, powerFactor), lags);
+  return magnitude(least(watts, last, powerFactor), lags);
 }
 
 const most = ({ stated, up }: OpenSum, { value, plus }: DoubtfulTerm, factor: number): number =>
@@ -171,13 +172,13 @@ function demandOf(sum: DoubtfulSum, atBest: DoubtfulSum = sum): Demand {
 }
 
 function apparent(watts: DoubtfulSum, nonActive: DoubtfulSum, lagging: DoubtfulSum): Demand {
-  const stated = Math.hypot(watts.stated, nonActive.stated);
-  const hi = Math.hypot(watts.stated + doubtOf(watts.up), nonActive.stated + doubtOf(nonActive.up));
-  const lo = Math.hypot(below(watts, doubtOf(watts.down)), below(lagging, doubtOf(lagging.down)));
+  const stated = magnitude(watts.stated, nonActive.stated);
+  const hi = magnitude(watts.stated + doubtOf(watts.up), nonActive.stated + doubtOf(nonActive.up));
+  const lo = magnitude(below(watts, doubtOf(watts.down)), below(lagging, doubtOf(lagging.down)));
   const up = (bound: keyof Spread): number =>
-    Math.hypot(watts.stated + watts.up[bound], nonActive.stated + nonActive.up[bound]) - stated;
+    magnitude(watts.stated + watts.up[bound], nonActive.stated + nonActive.up[bound]) - stated;
   const down = (bound: keyof Spread): number =>
-    stated - Math.hypot(below(watts, watts.down[bound]), below(lagging, lagging.down[bound]));
+    stated - magnitude(below(watts, watts.down[bound]), below(lagging, lagging.down[bound]));
   return {
     lo,
     stated,

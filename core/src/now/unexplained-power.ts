@@ -6,6 +6,7 @@ import type { CompiledRig } from '../check/wiring/compile.js';
 import { RunningSet, runningSum } from '../check/wiring/running-set.js';
 import { situationOf, type CheckScene, type LoadOn } from '../check/situation.js';
 import type { MeterReading } from './live-state.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** What a meter shows beyond what is ticked, and what would explain it. */
 export interface UnexplainedPower {
@@ -62,7 +63,7 @@ export function unexplainedPower(
     const watts = wattsOf(on) ?? NOTHING;
     const leftW = reading.watts - watts.stated;
     const own = leftW > 0 ? watts.hi - watts.stated : watts.stated - watts.lo;
-    return { leftW, doubtW: Math.hypot(readingDoubtW, own) };
+    return { leftW, doubtW: magnitude(readingDoubtW, own) };
   };
   const asTicked = missOf(scene.on);
   const about = {

@@ -8,8 +8,8 @@ const WORD_BITS = 31;
 const WORD = 2 ** WORD_BITS;
 
 const isShort = (mask: number): boolean => mask < WORD;
-const highOf = (mask: number): number => Math.floor(mask / WORD);
-const lowOf = (mask: number): number => mask % WORD;
+const highOf = (mask: number): number => (isShort(mask) ? 0 : Math.floor(mask / WORD));
+const lowOf = (mask: number): number => (isShort(mask) ? mask : mask % WORD);
 
 /** The set of one load by its place, 0 to 51. */
 export const bitAt = (place: number): number => 2 ** place;

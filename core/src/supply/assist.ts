@@ -1,6 +1,7 @@
 import { EXPANSION, type Spread } from '../units/combine-doubts.js';
 import { CHARGER_POWER_FACTOR } from '../reference/inverter-losses.js';
 import type { AcSum, Demand } from '../loads/apparent-power.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** What a charger draws, VA; it may be idle at the optimistic edge, for the battery may be full. */
 export interface Charging {
@@ -34,7 +35,7 @@ export function sourceShare(loads: AcSum, limit: SourceLimit): AcSum {
     return Math.max(own, Math.min(limit.va, own + chargerVA));
   };
   // A limit is one of current: at best its watts are as few as the power factor of the loads allows.
-  const fewest = Math.min(1, limit.va / Math.hypot(watts.lo, nonActive.hi));
+  const fewest = Math.min(1, limit.va / magnitude(watts.lo, nonActive.hi));
   const stated = capped(va.stated, limit.charger.stated);
   const ownVA = Math.min(stated, va.stated);
   const ownWatts = va.stated > 0 ? (watts.stated * ownVA) / va.stated : 0;
@@ -68,7 +69,7 @@ export function inverterShare(loads: AcSum, limitVA: number): AcSum {
   const vaShare = plainDemand(
     Math.max(0, va.lo - limitVA),
     Math.max(0, va.stated - limitVA),
-    isOver('hi') ? Math.hypot(Math.max(0, watts.hi - limitVA), nonActive.hi) : 0,
+    isOver('hi') ? magnitude(Math.max(0, watts.hi - limitVA), nonActive.hi) : 0,
   );
   const wattShare = plainDemand(
     Math.max(0, watts.lo - limitVA),

@@ -1,3 +1,5 @@
+import { magnitude } from '../units/magnitude.js';
+
 /** A complex impedance, ohm. */
 export interface Impedance {
   readonly ohms: number;
@@ -24,7 +26,7 @@ export function dipShare(
   if (lockedRotorA <= 0) return 0;
   const size = ratedV / lockedRotorA;
   const load = { ohms: size * powerFactor, reactanceOhms: size * Math.sqrt(1 - powerFactor * powerFactor) };
-  const whole = Math.hypot(load.ohms + source.ohms, load.reactanceOhms + source.reactanceOhms);
+  const whole = magnitude(load.ohms + source.ohms, load.reactanceOhms + source.reactanceOhms);
   return 1 - size / whole;
 }
 

@@ -1,4 +1,5 @@
 import type { Quantity } from './quantity.js';
+import { magnitude } from './magnitude.js';
 
 /** Arithmetic of quantities whose half-widths are entered; both sides are read at their edges. */
 
@@ -41,7 +42,7 @@ export function timesFactor(quantity: Quantity, { low, usual, high }: FactorRang
   return {
     ...quantity,
     value: product,
-    minus: Math.min(product * Math.hypot(minus / value, 1 - low / usual), product - (value - minus) * low),
-    plus: Math.min(product * Math.hypot(plus / value, high / usual - 1), (value + plus) * high - product),
+    minus: Math.min(product * magnitude(minus / value, 1 - low / usual), product - (value - minus) * low),
+    plus: Math.min(product * magnitude(plus / value, high / usual - 1), (value + plus) * high - product),
   };
 }

@@ -1,4 +1,5 @@
 import type { HalfWidths } from './quantity.js';
+import { magnitude } from './magnitude.js';
 
 /** One number in a sum, with its doubt and with what that doubt depends on. */
 export interface DoubtfulTerm extends HalfWidths {
@@ -152,7 +153,7 @@ export function doubtOf(spread: Spread): number {
 export function limitShrinkage(demand: Spread, demandDoubt: number, limitHalfWidth: number): number {
   const together = Math.min(
     demand.hard + limitHalfWidth,
-    Math.hypot(demand.expanded, EXPANSION * limitHalfWidth),
+    magnitude(demand.expanded, EXPANSION * limitHalfWidth),
   );
   return Math.min(limitHalfWidth, Math.max(0, together - demandDoubt));
 }

@@ -15,6 +15,7 @@ import { choiceWords } from '../rig/choice-words.js';
 import { originWords } from './origin-words.js';
 import type { Limit } from '../check/limits/limit.js';
 import type { GeneratorElement, InverterElement, SeriesElement } from '../check/wiring/series-elements.js';
+import { magnitude } from '../units/magnitude.js';
 
 /** One number that went into a limit. */
 interface WorkingLine {
@@ -135,7 +136,7 @@ function lineOf(
     };
   }
   const { watts, nonActive } = part.running;
-  const sum = (w: number, n: number): number => (unit === 'W' ? w : Math.hypot(w, n));
+  const sum = (w: number, n: number): number => (unit === 'W' ? w : magnitude(w, n));
   return {
     loadId: load.id,
     partId: part.part.id,

@@ -3,6 +3,7 @@ import type { Consumer, ConsumerPart, StartOfPart } from '../../loads/consumer.j
 import { isSoftStarted } from '../../loads/start/soft-starter.js';
 import { kindOfPart } from '../../reference/kinds-of-parts.js';
 import { BOGGED_MULTIPLE, BOGGED_S, STALL_S } from '../../reference/rough-use.js';
+import { magnitude } from '../../units/magnitude.js';
 
 /**
  * Surges of a running load that are no start of its own: a saw bogged in the cut, and a compressor that
@@ -14,9 +15,9 @@ export function boggedDown(consumer: Consumer): Consumer | undefined {
   return withSurge(consumer, (part) => {
     if (part.part.bogs !== 'yes') return undefined;
     const { watts, nonActive } = part.running;
-    const value = Math.hypot(watts.value, nonActive.value);
-    const hi = Math.hypot(watts.value + watts.plus, nonActive.value + nonActive.plus);
-    const lo = Math.hypot(watts.value - watts.minus, nonActive.value - nonActive.minus);
+    const value = magnitude(watts.value, nonActive.value);
+    const hi = magnitude(watts.value + watts.plus, nonActive.value + nonActive.plus);
+    const lo = magnitude(watts.value - watts.minus, nonActive.value - nonActive.minus);
     const powerFactor = value > 0 ? watts.value / value : 1;
     return {
       va: {

@@ -29,6 +29,7 @@ import {
   type SeriesElement,
   type UnknownRatingElement,
 } from '../wiring/series-elements.js';
+import { magnitude } from '../../units/magnitude.js';
 
 /**
  * Everything that must be carried for as long as the set runs; what the supply fails by itself, and the set adds nothing to,
@@ -169,7 +170,7 @@ function peakLimit(element: InverterElement, running: RunningSet): readonly Limi
 function apparentAt({ watts, nonActive }: AcTerm, edge: keyof Interval): number {
   const at = ({ value, minus, plus }: AcTerm['watts']): number =>
     edge === 'hi' ? value + plus : edge === 'lo' ? Math.max(0, value - minus) : value;
-  return Math.hypot(at(watts), at(nonActive));
+  return magnitude(at(watts), at(nonActive));
 }
 
 function ratingCapacity(rating: Quantity): CapacityWithDoubt {

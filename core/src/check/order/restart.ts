@@ -4,6 +4,7 @@ import { asRestart, type Limit } from '../limits/limit.js';
 import { decidingLimit } from '../limits/limit-order.js';
 import type { Habits } from './habits.js';
 import { passesAt, type StartTest } from './start-order.js';
+import { magnitude } from '../../units/magnitude.js';
 
 /**
  * Whether a load that is switched again and again during work can be restarted on top of everything
@@ -84,7 +85,7 @@ function mayHelp({ parts }: Consumer, { kind, element, headroom }: Limit): boole
   const isFixed = kind.startsWith('inverter-start') && element.kind === 'inverter' && !element.assists;
   const most = (of: 'watts' | 'nonActive'): number =>
     parts.reduce((sum, { running }) => sum + running[of].value + EXPANSION * running[of].plus, 0);
-  return !isFixed || Math.hypot(most('watts'), most('nonActive')) >= -headroom.pessimistic;
+  return !isFixed || magnitude(most('watts'), most('nonActive')) >= -headroom.pessimistic;
 }
 
 const isShort = (limit: Limit): boolean => limit.verdict !== 'holds';

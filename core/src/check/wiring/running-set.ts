@@ -38,10 +38,12 @@ interface Flow {
 
 /** The consumers on a conductor, each with the share of it that flows there. */
 export function onMembers(members: Members, consumers: readonly Consumer[]): readonly Consumer[] {
-  return consumers.flatMap((consumer) => {
+  const there: Consumer[] = [];
+  for (const consumer of consumers) {
     const share = members.get(consumer.load.id);
-    return share === undefined ? [] : [onConductor(consumer, share)];
-  });
+    if (share !== undefined) there.push(onConductor(consumer, share));
+  }
+  return there;
 }
 
 /** The consumers of a set of loads. */
@@ -54,7 +56,9 @@ export function among(
 
 /** What consumers draw running, as terms of a sum. */
 export function runningTerms(consumers: readonly Consumer[]): readonly AcTerm[] {
-  return consumers.flatMap((consumer) => consumer.parts.map((part) => part.running));
+  const terms: AcTerm[] = [];
+  for (const { parts } of consumers) for (const { running } of parts) terms.push(running);
+  return terms;
 }
 
 /** The running sum of consumers. */

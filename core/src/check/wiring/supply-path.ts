@@ -21,6 +21,7 @@ import type {
   SeriesElement,
   StartCarrier,
 } from './series-elements.js';
+import { magnitude } from '../../units/magnitude.js';
 
 /** Systems above this have the reference impedance of IEC 60725. */
 const REFERENCE_FROM_V = 200;
@@ -119,7 +120,7 @@ function sideBySide(
 ): readonly PathImpedance[] {
   const sizeOf = (path: readonly PathImpedance[], edge: keyof Interval): number => {
     const { ohms, reactanceOhms } = impedanceOf(path, edge);
-    return Math.hypot(ohms, reactanceOhms);
+    return magnitude(ohms, reactanceOhms);
   };
   const share = (edge: keyof Interval): number => {
     const [one, other] = [sizeOf(source, edge), sizeOf(inverter, edge)];

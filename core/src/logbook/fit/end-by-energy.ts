@@ -8,6 +8,7 @@ import { countedEnergy } from '../read/counted-energy.js';
 import type { LogReading, LogTest } from '../log-test.js';
 import type { RunDownRead } from '../read/run-down-read.js';
 import { batteryWatts } from '../give/tested-inverter.js';
+import { magnitude } from '../../units/magnitude.js';
 
 /**
  * When the reserve is reached by energy: what the battery should hold by the rig, less what was counted on the AC side with the
@@ -28,7 +29,7 @@ export function endByEnergy(
   const used = usedSince(running, charge.fromS, drawnW, watts.value);
   const usableWh = ((first.y - reservePercent) / PERCENT) * store.fullWh;
   const leftS = ((usableWh - used.wattHours) / store.drawnWh(drawnW)) * SECONDS_PER_HOUR;
-  const doubtWh = Math.hypot(CAPACITY_DOUBT * usableWh, METER_SHARE * used.wattHours);
+  const doubtWh = magnitude(CAPACITY_DOUBT * usableWh, METER_SHARE * used.wattHours);
   const powerDoubt = watts.spread / watts.value / Math.sqrt(watts.count);
   const doubtS = (doubtWh / drawnW) * SECONDS_PER_HOUR + Math.abs(leftS) * powerDoubt;
   const stated = used.untilS + leftS;
