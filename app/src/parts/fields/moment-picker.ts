@@ -1,12 +1,15 @@
 import {
   afterEveryRender,
+  ApplicationRef,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
+  ElementRef,
   inject,
   input,
   output,
+  viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
@@ -67,8 +70,13 @@ export class MomentPicker {
   protected readonly isTwelve = computed(() => this.units.clock() === '12');
   protected readonly step = STEP_MINUTES;
   protected readonly control = new FormControl<Date | null>(null);
+  private readonly application = inject(ApplicationRef);
+  private readonly calendar = viewChild(NzDatePickerComponent);
 
   constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    host.addEventListener('input', () => this.drawOpenCalendar(), { capture: true });
+    host.addEventListener('focusout', (event) => this.leaveUndrawnCalendar(event), { capture: true });
     const styles = inject(LibraryStyles);
     styles.bring(FieldStyles);
     styles.bring(PickerStyles);
@@ -84,5 +92,21 @@ export class MomentPicker {
       const text = at && isValid(at) ? format(at, IN_FILE[this.kind()]) : '';
       if (text !== this.text()) this.picked.emit(text);
     });
+  }
+
+  /** The library opens its calendar at once, draws it later, and in between asks it in vain what is typed. */
+  private drawOpenCalendar(): void {
+    if (this.isUndrawn()) this.application.tick();
+  }
+
+  private leaveUndrawnCalendar(event: Event): void {
+    if (!this.isUndrawn()) return;
+    event.stopPropagation();
+    this.calendar()?.close();
+  }
+
+  private isUndrawn(): boolean {
+    const calendar = this.calendar();
+    return calendar?.realOpenState === true && (calendar.panel as unknown) === undefined;
   }
 }
