@@ -7,7 +7,7 @@ import { root } from './set-up/paths.mjs';
 /** The drawings of docs/methods.md, from the numbers that the core works with: `npm run drawings` writes them anew. */
 export const DRAWINGS = {
   'docs/drawings/two-edges.svg': twoEdges,
-  'docs/drawings/soft-start.svg': softStart,
+  'docs/drawings/soft-start.svg': softenedStart,
   'docs/drawings/breaker-curve.svg': breakerCurve,
 };
 
@@ -44,7 +44,7 @@ function twoEdges() {
 }
 
 /** Worked example 3.5: 60 A for 0.3 s, or 30 A for 1 s. */
-function softStart() {
+function softenedStart() {
   const at = (seconds, amps) => [70 + 380 * seconds, 240 - 3.2 * amps];
   const running = 8;
   const full = [at(0, 0), at(0, 60), at(0.3, 60), at(0.3, running), at(1.4, running)];

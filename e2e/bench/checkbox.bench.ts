@@ -1,7 +1,5 @@
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { largeRig } from '../../core/bench/large-rig.ts';
+import { inBuiltApplication } from './built-application.ts';
 
 /**
  * From a tick to the painted verdict, with 40 loads, in the built application: the median and the
@@ -11,20 +9,7 @@ const PORT = 4698;
 const TICKS = 40;
 const LOADS = 40;
 
-const server = spawn(
-  process.execPath,
-  ['--import', '@oxc-node/core/register', 'server/src/main.ts', '--port', String(PORT)],
-  {
-    cwd: fileURLToPath(new URL('../..', import.meta.url)),
-    stdio: ['ignore', 'pipe', 'inherit'],
-  },
-);
-await new Promise((resolve) => server.stdout.once('data', resolve));
-const browser = await chromium.launch({
-  executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-dev-shm-usage'],
-});
-try {
+await inBuiltApplication(PORT, async (browser) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
   await page.goto(`http://127.0.0.1:${PORT}/`);
   const rig = Buffer.from(JSON.stringify(largeRig(LOADS)));
@@ -50,7 +35,4 @@ try {
   console.log(
     `a tick to the painted verdict, ${LOADS} loads: median ${at(0.5)} ms, worst ${at(1)} ms (aim 16 ms)`,
   );
-} finally {
-  await browser.close();
-  server.kill('SIGTERM');
-}
+});

@@ -1,10 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import { chunkOf, dist, importsOf, withImports } from './chunk-imports.mjs';
 import { root } from './paths.mjs';
 import { roomsOfApplication } from './rooms.mjs';
 
-const dist = join(root, 'app/dist');
 /** What a first visit draws right after its first words: it must not bring what only other rooms need. */
 const SOON = [
   'rig-menu',
@@ -15,7 +15,7 @@ const SOON = [
   'unfinished',
   'beside',
 ];
-/** What a few rooms share is worth a request of its own from here on; smaller, it goes with what all of them need. */
+/** What a few rooms share is worth a request of its own from here on; smaller, it goes with what more rooms need. */
 const WORTH_A_REQUEST_BYTES = 12_000;
 
 /**
@@ -56,15 +56,10 @@ export async function joinChunks() {
 /** The chunk that each file goes into; what comes on demand is in none. */
 function groupsOf(main, files) {
   const text = new Map(files.map((file) => [file, readFileSync(join(dist, file), 'utf8')]));
-  const rooms = roomsOfApplication().map((room) => [room, closure(text, [fileOf(text, room)])]);
-  const soon = [
-    'soon',
-    closure(
-      text,
-      SOON.map((part) => fileOf(text, part)),
-    ),
-  ];
-  const frame = closure(text, [main]);
+  const neededBy = (component) => withImports([chunkOf(component, files)]);
+  const rooms = roomsOfApplication().map((room) => [room, neededBy(room)]);
+  const soon = ['soon', withImports(SOON.map((component) => chunkOf(component, files)))];
+  const frame = withImports([main]);
   const users = [...rooms, soon];
   const usersOf = new Map();
   for (const file of files) {
@@ -101,22 +96,6 @@ function joinSmall(text, usersOf, all) {
 
 const count = (group) => group.split('-').length;
 const includes = (more, group) => group.split('-').every((user) => more.split('-').includes(user));
-
-function fileOf(text, component) {
-  const found = [...text].find(([, code]) => code.includes(`selectors:[["heli-${component}"]]`));
-  if (!found) throw new Error(`No chunk of the build holds the component ${component}.`);
-  return found[0];
-}
-
-function closure(text, from) {
-  const all = new Set(from);
-  for (const file of all) importsOf(text.get(file)).forEach((imported) => all.add(imported));
-  return all;
-}
-
-function importsOf(code) {
-  return [...code.matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, imported]) => imported);
-}
 
 /** The page names the frame, and the chunks it is made of, before the browser has read them. */
 function writePage(output, main) {
